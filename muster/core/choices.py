@@ -1,0 +1,125 @@
+"""What the user has chosen for a muster: one frozen document, versioned as a whole.
+
+Commands turn one document into the next; undo goes back to an earlier one. Everything derived
+(work, problem, plan) follows from choices, facts and now alone.
+"""
+
+from __future__ import annotations
+
+from datetime import date, datetime, time
+from typing import Annotated
+from zoneinfo import ZoneInfo, available_timezones
+
+from pydantic import AfterValidator, Field, TypeAdapter
+from pydantic.dataclasses import dataclass
+
+from muster.core.recipes.recipe import STRICT, Kind, Name, Tier
+
+Id = Annotated[str, Field(pattern=r"^[a-z0-9][a-z0-9-]{0,39}$")]
+
+
+def _zone(name: str) -> str:
+    if name not in available_timezones():
+        raise ValueError(f"there is no time zone '{name}': use one such as Europe/London")
+    return name
+
+
+Zone = Annotated[str, AfterValidator(_zone)]
+
+MOST_MODELS = 500
+"""In one unit: more is a slip of the finger."""
+
+
+@dataclass(frozen=True, config=STRICT)
+class Unit:
+    """Matching models, painted by one recipe version, split into trays."""
+
+    id: Id
+    name: Name
+    kind: Kind
+    scale: Annotated[int, Field(ge=1, le=1000)]
+    count: Annotated[int, Field(ge=1, le=MOST_MODELS)]
+    recipe: str
+    recipe_version: Annotated[int, Field(ge=1)]
+    tier: Tier = "hand"
+    priority: Annotated[int, Field(ge=1, le=5)] = 2
+    tray_size: Annotated[int, Field(ge=1, le=MOST_MODELS)] | None = None
+
+
+@dataclass(frozen=True, config=STRICT)
+class Evening:
+    """A sitting as chosen: local date and times, right across a change to summer time."""
+
+    id: Id
+    day: date
+    start: time
+    end: time
+
+
+@dataclass(frozen=True, config=STRICT)
+class Spell:
+    """A condition that holds each day between two local times."""
+
+    tag: Name
+    start: time
+    end: time
+
+
+@dataclass(frozen=True, config=STRICT)
+class PinChoice:
+    """A call is to start then, or up to ``slack_s`` later."""
+
+    call: str
+    start: datetime
+    slack_s: Annotated[int, Field(ge=0, le=90 * 86400)] = 0
+
+
+@dataclass(frozen=True, config=STRICT)
+class LeaveOut:
+    """A pass is not done on these models."""
+
+    unit: Id
+    pass_key: str
+    models: tuple[int, ...]
+
+
+@dataclass(frozen=True, config=STRICT)
+class PutOff:
+    """A call is not to start before then."""
+
+    call: str
+    until: datetime
+
+
+@dataclass(frozen=True, config=STRICT)
+class Choices:
+    """The whole document."""
+
+    name: Name
+    zone: Zone
+    parade_day: date | None = None
+    units: tuple[Unit, ...] = ()
+    evenings: tuple[Evening, ...] = ()
+    spells: tuple[Spell, ...] = (
+        Spell("daylight", time(8), time(18)),
+        Spell("noise allowed", time(8), time(21, 30)),
+    )
+    pins: tuple[PinChoice, ...] = ()
+    left_out: tuple[LeaveOut, ...] = ()
+    put_off: tuple[PutOff, ...] = ()
+    rack: Annotated[int, Field(ge=1, le=100_000)] = 40
+
+    def unit(self, unit_id: str) -> Unit | None:
+        """The unit of that id."""
+        return next((unit for unit in self.units if unit.id == unit_id), None)
+
+    def local(self, day: date, clock: time) -> datetime:
+        """A local moment as an aware one."""
+        return datetime.combine(day, clock, ZoneInfo(self.zone))
+
+    def due(self) -> datetime | None:
+        """The start of the parade day in the user's zone."""
+        return None if self.parade_day is None else self.local(self.parade_day, time(0))
+
+
+CHOICES: TypeAdapter[Choices] = TypeAdapter(Choices)

@@ -1,0 +1,249 @@
+"""All commands as one tagged union, and how each is carried out."""
+
+from __future__ import annotations
+
+import re
+from dataclasses import replace
+from datetime import date, datetime, time, timedelta
+from typing import Annotated, Literal
+
+from pydantic import AwareDatetime, Field, TypeAdapter
+from pydantic.dataclasses import dataclass
+
+from muster.core.choices import (
+    MOST_MODELS,
+    Choices,
+    Evening,
+    LeaveOut,
+    PinChoice,
+    PutOff,
+    Unit,
+)
+from muster.core.commands.typed_unit import read_line
+from muster.core.plan.fields import Refused
+from muster.core.recipes.recipe import STRICT, Kind, Name, Tier
+
+MOST_UNITS = 60
+MOST_EVENINGS = 400
+
+
+@dataclass(frozen=True, config=STRICT)
+class AddUnit:
+    """Add a unit from a typed line; ``kind`` and ``recipe`` are proposed where not given."""
+
+    do: Literal["add_unit"]
+    line: Annotated[str, Field(max_length=200)]
+    recipe: str
+    recipe_version: int
+    kind: Kind | None = None
+
+
+@dataclass(frozen=True, config=STRICT)
+class EditUnit:
+    """Change what is given of a unit; ``tray_size`` 0 means as proposed."""
+
+    do: Literal["edit_unit"]
+    unit: str
+    name: Name | None = None
+    count: int | None = None
+    tray_size: int | None = None
+    tier: Tier | None = None
+    priority: Annotated[int, Field(ge=1, le=5)] | None = None
+    recipe: str | None = None
+    recipe_version: int | None = None
+
+
+@dataclass(frozen=True, config=STRICT)
+class RemoveUnit:
+    """Take a unit off the roll."""
+
+    do: Literal["remove_unit"]
+    unit: str
+
+
+@dataclass(frozen=True, config=STRICT)
+class AddEvening:
+    """Add a sitting."""
+
+    do: Literal["add_evening"]
+    day: date
+    start: time
+    end: time
+
+
+@dataclass(frozen=True, config=STRICT)
+class RemoveEvening:
+    """Take a sitting out."""
+
+    do: Literal["remove_evening"]
+    evening: str
+
+
+@dataclass(frozen=True, config=STRICT)
+class SetParadeDay:
+    """Say when all must stand finished."""
+
+    do: Literal["set_parade_day"]
+    day: date
+
+
+@dataclass(frozen=True, config=STRICT)
+class PinCall:
+    """Fix a call in time; without a start, free it."""
+
+    do: Literal["pin_call"]
+    call: str
+    start: AwareDatetime | None = None
+    slack_s: Annotated[int, Field(ge=0, le=90 * 86400)] = 0
+
+
+@dataclass(frozen=True, config=STRICT)
+class LeaveOutCall:
+    """Leave a pass out on these models."""
+
+    do: Literal["leave_out"]
+    unit: str
+    pass_keys: tuple[str, ...]
+    models: tuple[int, ...]
+
+
+@dataclass(frozen=True, config=STRICT)
+class PutOffCall:
+    """Put a call off until later."""
+
+    do: Literal["put_off"]
+    call: str
+    until: AwareDatetime
+
+
+Command = Annotated[
+    AddUnit | EditUnit | RemoveUnit | AddEvening | RemoveEvening | SetParadeDay | PinCall
+    | LeaveOutCall | PutOffCall,
+    Field(discriminator="do"),
+]  # fmt: skip
+COMMAND: TypeAdapter[Command] = TypeAdapter(Command)
+
+
+def carry_out(choices: Choices, command: Command, now: datetime) -> tuple[Choices, str]:
+    """The next document, and what was done in words. Raises Refused and changes nothing."""
+    match command:
+        case AddUnit():
+            return _add_unit(choices, command)
+        case EditUnit():
+            return _edit_unit(choices, command)
+        case RemoveUnit():
+            unit = _unit(choices, command.unit)
+            units = tuple(one for one in choices.units if one.id != unit.id)
+            return replace(choices, units=units), f"{unit.name} taken off the roll"
+        case AddEvening():
+            return _add_evening(choices, command)
+        case RemoveEvening():
+            kept = tuple(one for one in choices.evenings if one.id != command.evening)
+            if len(kept) == len(choices.evenings):
+                raise Refused("that sitting is gone already: look at the plan again")
+            return replace(choices, evenings=kept), "A sitting taken out"
+        case SetParadeDay():
+            refuse_past_day(choices, command.day, now)
+            return replace(choices, parade_day=command.day), f"Parade day {command.day:%d %B}"
+        case PinCall():
+            pins = tuple(pin for pin in choices.pins if pin.call != command.call)
+            if command.start is None:
+                return replace(choices, pins=pins), "A call unpinned"
+            pin = PinChoice(command.call, command.start, command.slack_s)
+            return replace(choices, pins=(*pins, pin)), "A call pinned"
+        case LeaveOutCall():
+            unit = _unit(choices, command.unit)
+            new = tuple(LeaveOut(unit.id, key, command.models) for key in command.pass_keys)
+            left_out = (*choices.left_out, *new)
+            return replace(choices, left_out=left_out), f"A pass left out on {unit.name}"
+        case PutOffCall():
+            others = tuple(one for one in choices.put_off if one.call != command.call)
+            put_off = (*others, PutOff(command.call, command.until))
+            return replace(choices, put_off=put_off), "A call put off"
+
+
+def refuse_past_day(choices: Choices, day: date, now: datetime) -> None:
+    """A parade day must still be to come. Raises Refused."""
+    if choices.local(day, time(0)) <= now:
+        raise Refused(f"the parade day {day:%d %B %Y} is not to come: choose a later day")
+
+
+def _unit(choices: Choices, unit_id: str) -> Unit:
+    unit = choices.unit(unit_id)
+    if unit is None:
+        raise Refused("that unit is no longer on the roll: look at it again")
+    return unit
+
+
+def _add_unit(choices: Choices, command: AddUnit) -> tuple[Choices, str]:
+    typed = read_line(command.line)
+    kind = command.kind or typed.kind
+    if kind is None:
+        raise Refused(f"'{typed.name}': say what kind they are, such as foot, mounted or vehicle")
+    if len(choices.units) >= MOST_UNITS:
+        raise Refused(f"a muster holds {MOST_UNITS} units: begin another muster")
+    slug = re.sub(r"[^a-z0-9]+", "-", typed.name.lower()).strip("-")[:30] or "unit"
+    taken = {unit.id for unit in choices.units}
+    unit_id, number = slug, 1
+    while unit_id in taken:
+        number += 1
+        unit_id = f"{slug}-{number}"
+    scale = typed.scale or (choices.units[-1].scale if choices.units else 72)
+    unit = Unit(
+        unit_id, typed.name, kind, scale, typed.count, command.recipe, command.recipe_version
+    )
+    return replace(choices, units=(*choices.units, unit)), f"{typed.count} {typed.name} added"
+
+
+def _edit_unit(choices: Choices, command: EditUnit) -> tuple[Choices, str]:
+    unit = _unit(choices, command.unit)
+    changes: dict[str, object] = {
+        key: getattr(command, key)
+        for key in ("name", "count", "tier", "priority", "recipe", "recipe_version")
+        if getattr(command, key) is not None
+    }
+    if command.count is not None and not 1 <= command.count <= MOST_MODELS:
+        raise Refused(f"{command.count} models: a unit has 1 to {MOST_MODELS}; split a larger one")
+    if command.tray_size is not None:
+        most = command.count or unit.count
+        if not 0 <= command.tray_size <= most:
+            raise Refused(f"a tray of {command.tray_size}: choose 1 to {most}, or 0 as proposed")
+        changes["tray_size"] = command.tray_size or None
+    new = replace(unit, **changes)  # type: ignore[arg-type]
+    units = tuple(new if one.id == unit.id else one for one in choices.units)
+    return replace(choices, units=units), f"{new.name} changed"
+
+
+def _add_evening(choices: Choices, command: AddEvening) -> tuple[Choices, str]:
+    if command.end <= command.start:
+        raise Refused(
+            f"the sitting ends at {command.end:%H:%M}, not after its start at "
+            f"{command.start:%H:%M}: choose a later end"
+        )
+    if len(choices.evenings) >= MOST_EVENINGS:
+        raise Refused(f"a muster holds {MOST_EVENINGS} sittings: take some out first")
+    for one in choices.evenings:
+        if one.day == command.day and one.start < command.end and command.start < one.end:
+            raise Refused(
+                f"there is a sitting from {one.start:%H:%M} to {one.end:%H:%M} that day already: "
+                f"choose other times"
+            )
+    new = Evening(
+        f"{command.day:%Y%m%d}-{command.start:%H%M}", command.day, command.start, command.end
+    )
+    evenings = tuple(sorted((*choices.evenings, new), key=lambda one: (one.day, one.start)))
+    return replace(choices, evenings=evenings), f"A sitting on {command.day:%d %B} added"
+
+
+def evenings_until(
+    weekdays: dict[int, tuple[time, time]], first: date, last: date
+) -> tuple[Evening, ...]:
+    """A sitting on each chosen weekday (0 is Monday) from ``first`` to the day before ``last``."""
+    found = []
+    day = first
+    while day < last and len(found) < MOST_EVENINGS:
+        if day.weekday() in weekdays:
+            start, end = weekdays[day.weekday()]
+            found.append(Evening(f"{day:%Y%m%d}-{start:%H%M}", day, start, end))
+        day += timedelta(days=1)
+    return tuple(found)

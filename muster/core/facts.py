@@ -1,0 +1,104 @@
+"""Facts: what was really done, append-only. An undo is a fact that takes another back."""
+
+from __future__ import annotations
+
+from collections.abc import Iterable
+from datetime import datetime
+from typing import Annotated, Literal
+from uuid import UUID
+
+from pydantic import AwareDatetime, Field, TypeAdapter
+from pydantic.dataclasses import dataclass
+
+from muster.core.recipes.recipe import STRICT
+
+FactKind = Literal["begin", "tick", "touch_up", "pause", "end", "take_back"]
+
+
+@dataclass(frozen=True, config=STRICT)
+class Fact:
+    """One fact. ``begin``: a call is begun at ``at``; ``tick``: a model's pass is done, worked from
+    ``start`` to ``at``; ``touch_up``: a model needs one; ``pause`` and ``end``: of the call under
+    way; ``take_back``: the fact ``of`` never was."""
+
+    id: UUID
+    kind: FactKind
+    at: AwareDatetime
+    unit: str = ""
+    pass_keys: tuple[str, ...] = ()
+    model: Annotated[int, Field(ge=0)] = 0
+    tray: Annotated[int, Field(ge=0)] = 0
+    start: AwareDatetime | None = None
+    of: UUID | None = None
+
+
+FACT: TypeAdapter[Fact] = TypeAdapter(Fact)
+FACTS: TypeAdapter[tuple[Fact, ...]] = TypeAdapter(tuple[Fact, ...])
+
+
+@dataclass(frozen=True)
+class Tick:
+    """A model's pass that is done."""
+
+    fact: UUID
+    start: datetime
+    end: datetime
+
+
+@dataclass(frozen=True)
+class Running:
+    """The call under way: begun, not ended. ``since``: when its current model was begun."""
+
+    unit: str
+    pass_keys: tuple[str, ...]
+    tray: int
+    begun: datetime
+    since: datetime
+    paused: bool
+
+
+@dataclass(frozen=True)
+class Record:
+    """Facts, told: what stands after everything taken back is gone."""
+
+    standing: tuple[Fact, ...]
+    ticks: dict[tuple[str, int, str], Tick]
+    touch_ups: frozenset[tuple[str, int, str]]
+    running: Running | None
+
+    def last(self) -> Fact | None:
+        """The newest fact that stands."""
+        return self.standing[-1] if self.standing else None
+
+
+def record(facts: Iterable[Fact]) -> Record:
+    """Tell the facts in the order of their times; of equal times, in the order given."""
+    ordered = sorted(facts, key=lambda fact: fact.at)
+    gone = {fact.of for fact in ordered if fact.kind == "take_back"}
+    standing = tuple(f for f in ordered if f.kind != "take_back" and f.id not in gone)
+    ticks: dict[tuple[str, int, str], Tick] = {}
+    touch_ups: set[tuple[str, int, str]] = set()
+    running: Running | None = None
+    for fact in standing:
+        if fact.kind == "begin":
+            running = Running(fact.unit, fact.pass_keys, fact.tray, fact.at, fact.at, False)
+        elif fact.kind == "tick":
+            for key in fact.pass_keys:
+                ticks[fact.unit, fact.model, key] = Tick(fact.id, fact.start or fact.at, fact.at)
+                touch_ups.discard((fact.unit, fact.model, key))
+            if running and (running.unit, running.pass_keys) == (fact.unit, fact.pass_keys):
+                running = Running(
+                    running.unit, running.pass_keys, running.tray, running.begun, fact.at,
+                    running.paused,
+                )  # fmt: skip
+        elif fact.kind == "touch_up":
+            for key in fact.pass_keys:
+                touch_ups.add((fact.unit, fact.model, key))
+        elif fact.kind == "pause" and running:
+            running = Running(
+                running.unit, running.pass_keys, running.tray, running.begun, fact.at,
+                not running.paused,
+            )  # fmt: skip
+        elif fact.kind == "end":
+            running = None
+    return Record(standing, ticks, frozenset(touch_ups), running)

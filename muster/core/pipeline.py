@@ -1,0 +1,52 @@
+"""The one way from a snapshot to everything derived: work, problem, plan."""
+
+from __future__ import annotations
+
+import hashlib
+import json
+from dataclasses import dataclass
+
+from muster.core.facts import Record, record
+from muster.core.plan.fields import Refused
+from muster.core.plan.plan import Plan
+from muster.core.plan.planner import Planner
+from muster.core.snapshot import Snapshot
+from muster.core.work.calls import Call, calls_of
+from muster.core.work.problem import Bench, bench_of
+
+
+@dataclass(frozen=True)
+class Derived:
+    """What follows from a snapshot without planning."""
+
+    snapshot: Snapshot
+    record: Record
+    calls: dict[str, Call]
+    bench: Bench
+
+    @property
+    def key(self) -> str:
+        """What the plan depends on, but for the passing of time."""
+        raw = {k: v for k, v in self.bench.raw.items() if k not in ("now", "origin", "pins")}
+        text = json.dumps(raw, sort_keys=True).encode()
+        return hashlib.sha256(text).hexdigest()
+
+
+def derive(snapshot: Snapshot, keep_running: bool = True) -> Derived:
+    """Work and problem of a snapshot. Raises Refused where the choices cannot hold together."""
+    told = record(snapshot.facts)
+    calls = calls_of(snapshot.choices, snapshot.recipes, told)
+    bench = bench_of(snapshot.choices, calls, told, snapshot.now, keep_running)
+    return Derived(snapshot, told, {call.id: call for call in calls}, bench)
+
+
+def plan_first(derived: Derived, guide: Plan | None = None) -> tuple[Derived, Plan]:
+    """A whole plan at once; where the call under way cannot go on as it is, it may move."""
+    plan = Planner(derived.bench.problem).first(guide)
+    if plan.status == "impossible" and derived.record.running is not None:
+        freed = derive(derived.snapshot, keep_running=False)
+        return freed, Planner(freed.bench.problem).first(guide)
+    return derived, plan
+
+
+__all__ = ["Derived", "Refused", "derive", "plan_first"]

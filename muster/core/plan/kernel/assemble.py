@@ -1,0 +1,271 @@
+"""From a problem to the arrays that the dispatch works on."""
+
+from __future__ import annotations
+
+from collections.abc import Iterable
+from dataclasses import dataclass
+
+import numpy as np
+
+from muster.core.plan.calendar import Slot, slots
+from muster.core.plan.clocks import rates_of
+from muster.core.plan.kernel.shape import (
+    BREAK_ANY,
+    BREAK_ITEM,
+    BREAK_NONE,
+    FRAME_COLUMNS,
+    FRAME_COUNTS,
+    INF,
+    NEVER,
+    Floats,
+    Ints,
+    lay_out,
+)
+from muster.core.plan.kernel.urgency import urgency
+from muster.core.plan.problem import WALL, Break, Problem, Task
+
+_BREAKS = {Break.NONE: BREAK_NONE, Break.ITEM: BREAK_ITEM, Break.ANY: BREAK_ANY}
+
+
+@dataclass(frozen=True)
+class Assembled:
+    """The frame, and the names that its numbers stand for."""
+
+    problem: Problem
+    frame: Ints
+    weight: Floats  # by item
+    tasks: list[str]
+    items: list[str]
+    families: list[str]
+    tools: list[str]
+    order: Ints  # tasks in topological order
+    windows: Ints  # by link: 1 where it has a window
+    tail: Floats  # by task: what still follows it, 0 to 1
+    due: Floats  # by task: when it must start for its items' dues, roughly; inf: no due
+    t_off: Ints
+    x_item: Ints
+    x_pred: Ints
+    u_pairs: Ints
+    pin_high: Ints
+
+
+def ints(values: Iterable[int]) -> Ints:
+    """A flat array of whole numbers."""
+    return np.array(list(values), dtype=np.int64)
+
+
+def ragged(groups: Iterable[Iterable[int]]) -> tuple[Ints, Ints]:
+    """Lists of different length as (offsets, values)."""
+    offsets, values = [0], []
+    for group in groups:
+        values.extend(group)
+        offsets.append(len(values))
+    return ints(offsets), ints(values)
+
+
+def number(names: Iterable[str]) -> dict[str, int]:
+    """Names to their places."""
+    return {name: index for index, name in enumerate(names)}
+
+
+def assemble(problem: Problem) -> Assembled:
+    """Lay the problem out in arrays."""
+    tasks, items = list(problem.tasks), list(problem.items)
+    t_at, i_at = number(tasks), number(items)
+    every_task = list(problem.tasks.values())
+    t_off, x_item = ragged([i_at[item] for item in task.items] for task in every_task)
+    columns: dict[str, Ints] = {"T_OFF": t_off, "X_ITEM": x_item}
+    columns |= _bench(problem)
+    columns |= _tasks(problem, every_task)
+    columns |= _calendars(problem, every_task)
+    columns |= _pins(problem, t_at)
+    x_pred = np.zeros(len(x_item), np.int64)
+    columns |= _links(problem, t_at, t_off, x_pred)
+    held, u_pairs = _holds(problem, t_at, t_off)
+    columns |= held
+    columns["I_DUE"] = ints(INF if i.due is None else i.due for i in problem.items.values())
+    columns["I_TASKS"] = np.bincount(x_item, minlength=len(items)).astype(np.int64)
+    counts = {
+        "N_SITTINGS": len(problem.sittings),
+        "N_TASKS": len(tasks),
+        "N_ITEMS": len(items),
+        "N_FAMILIES": len(problem.families),
+        "N_TOOLS": len(problem.tools),
+        "N_PLACES": len(problem.places),
+        "ORIGIN_NOW": problem.now,
+        "DAY_WORTH": problem.day_s,
+        "ITEM_DAY_WORTH": problem.item_day_s,
+    }
+    order, tail, due = urgency(problem)
+    return Assembled(
+        problem=problem,
+        frame=lay_out(counts, columns, FRAME_COUNTS, FRAME_COLUMNS),
+        weight=np.array([float(item.weight) for item in problem.items.values()], np.float64),
+        tasks=tasks,
+        items=items,
+        families=list(problem.families),
+        tools=list(problem.tools),
+        order=ints(t_at[name] for name in order),
+        windows=ints(0 if link.window_s is None else 1 for link in problem.links),
+        tail=tail,
+        due=due,
+        t_off=t_off,
+        x_item=x_item,
+        x_pred=x_pred,
+        u_pairs=u_pairs,
+        pin_high=columns["PIN_HIGH"],
+    )
+
+
+def _bench(problem: Problem) -> dict[str, Ints]:
+    """Sittings, clocks, families, tools and places."""
+    k_at = number(problem.tools)
+    families, tools = list(problem.families.values()), list(problem.tools.values())
+    rates = [rates_of(problem, clock) for clock in problem.clocks]
+    clock_off, rate_from = ragged([rate.start for rate in group] for group in rates)
+    _, rate_milli = ragged([rate.milli for rate in group] for group in rates)
+    return {
+        "SIT_START": ints(sitting.start for sitting in problem.sittings),
+        "SIT_END": ints(sitting.end for sitting in problem.sittings),
+        "CLOCK_OFF": clock_off,
+        "RATE_FROM": rate_from,
+        "RATE_MILLI": rate_milli,
+        "F_TOOL": ints(k_at[f.tool] if f.tool else -1 for f in families),
+        "F_SETUP": ints(f.setup_s for f in families),
+        "F_CLEANUP": ints(f.cleanup_s for f in families),
+        "F_KEEPS": ints(INF if f.open_s is None else f.open_s for f in families),
+        "F_LIFE": ints(INF if f.life_s is None else f.life_s for f in families),
+        "F_MERGES": ints(1 if f.setup_s or f.cleanup_s else 0 for f in families),
+        "K_SETUP": ints(tool.setup_s for tool in tools),
+        "K_CLEANUP": ints(tool.cleanup_s for tool in tools),
+        "K_HOLDS": ints(tool.open_families for tool in tools),
+        "P_CAPACITY": ints(problem.places.values()),
+    }
+
+
+def _tasks(problem: Problem, every_task: list[Task]) -> dict[str, Ints]:
+    f_at, c_at = number(problem.families), {**number(problem.clocks), WALL: -1}
+    return {
+        "T_PER": ints(task.per_item_s for task in every_task),
+        "T_N": ints(len(task.items) for task in every_task),
+        "T_FAMILY": ints(f_at[task.family] if task.family else -1 for task in every_task),
+        "T_BREAK": ints(_BREAKS[task.break_] for task in every_task),
+        "T_DRY": ints(task.dry_s for task in every_task),
+        "T_CLOCK": ints(c_at[task.clock] for task in every_task),
+        "T_NOT_BEFORE": ints(
+            NEVER if task.not_before is None else task.not_before for task in every_task
+        ),
+        "T_PUTS": ints(
+            task.places.get(place, 0) for task in every_task for place in problem.places
+        ),
+    }
+
+
+def _calendars(problem: Problem, every_task: list[Task]) -> dict[str, Ints]:
+    """Slots by distinct set of needs, and where each sitting's slots begin."""
+    needs_of = [tuple(sorted(set(task.needs))) for task in every_task]
+    spans: dict[tuple[str, ...], list[Slot]] = {
+        needs: slots(problem, needs) for needs in dict.fromkeys(needs_of)
+    }
+    cal_at = {needs: index for index, needs in enumerate(spans)}
+    cal_off, flat, cal_first = [0], [], []
+    for mine in spans.values():
+        base = len(flat)
+        flat.extend(mine)
+        cal_off.append(len(flat))
+        first = dict.fromkeys(range(len(problem.sittings)), len(flat))
+        for index in range(len(mine) - 1, -1, -1):
+            first[mine[index].sitting] = base + index
+        cal_first.extend(first.values())
+    return {
+        "T_CAL": ints(cal_at[needs] for needs in needs_of),
+        "CAL_OFF": ints(cal_off),
+        "CAL_FIRST": ints(cal_first),
+        "SLOT_START": ints(slot.start for slot in flat),
+        "SLOT_END": ints(slot.end for slot in flat),
+        "SLOT_SITTING": ints(slot.sitting for slot in flat),
+    }
+
+
+def _pins(problem: Problem, t_at: dict[str, int]) -> dict[str, Ints]:
+    low, high = np.full(len(t_at), NEVER), np.full(len(t_at), INF)
+    done_s = problem.done_s()
+    for pin in problem.pins:
+        over = done_s[pin.task] >= problem.tasks[pin.task].work_s
+        if not over and pin.start + pin.slack_s >= problem.now:
+            low[t_at[pin.task]] = pin.start
+            high[t_at[pin.task]] = pin.start + pin.slack_s
+    return {"PIN_LOW": low, "PIN_HIGH": high}
+
+
+def _links(problem: Problem, t_at: dict[str, int], t_off: Ints, x_pred: Ints) -> dict[str, Ints]:
+    """Links, their pairs by task-item; ``x_pred`` counts what each task-item waits for."""
+    c_at = {**number(problem.clocks), WALL: -1}
+    pairs_of: list[list[tuple[int, int]]] = [[] for _ in x_pred]
+    whole_of: list[list[int]] = [[] for _ in t_at]
+    before: list[list[int]] = [[] for _ in t_at]
+    windowed = np.zeros(len(t_at), np.int64)
+    for index, link in enumerate(problem.links):
+        one, two = t_at[link.before], t_at[link.after]
+        before[two].append(one)
+        if link.window_s is not None:
+            windowed[one] = 1
+        pairs = problem.pairs(link.before, link.after)
+        for i, j in pairs:
+            pairs_of[t_off[one] + i].append((index, int(t_off[two]) + j))
+            x_pred[t_off[two] + j] += 1
+        if not pairs:
+            whole_of[one].append(index)
+            x_pred[t_off[two] : t_off[two + 1]] += 1
+    pair_off, pair_link = ragged([index for index, _ in group] for group in pairs_of)
+    _, pair_to = ragged([y for _, y in group] for group in pairs_of)
+    whole_off, whole_link = ragged(whole_of)
+    before_off, before_task = ragged(before)
+    return {
+        "T_WINDOWED": windowed,
+        "PAIR_OFF": pair_off,
+        "PAIR_LINK": pair_link,
+        "PAIR_TO": pair_to,
+        "WHOLE_OFF": whole_off,
+        "WHOLE_LINK": whole_link,
+        "LINK_AFTER": ints(t_at[link.after] for link in problem.links),
+        "LINK_STAND": ints(link.stand_s for link in problem.links),
+        "LINK_WINDOW": ints(link.window_s or 0 for link in problem.links),
+        "LINK_CLOCK": ints(c_at[link.clock] for link in problem.links),
+        "BEFORE_OFF": before_off,
+        "BEFORE_TASK": before_task,
+    }
+
+
+def _holds(problem: Problem, t_at: dict[str, int], t_off: Ints) -> tuple[dict[str, Ints], Ints]:
+    """Holds as units: one for each item and place; and how many pairs each waits for."""
+    p_at = number(problem.places)
+    starts_of: list[list[int]] = [[] for _ in range(int(t_off[-1]))]
+    ends_of: list[list[int]] = [[] for _ in range(int(t_off[-1]))]
+    holding = np.zeros(len(t_at), np.int64)
+    u_place, u_amount, u_pairs = [], [], []
+    for hold in problem.holds:
+        pairs = problem.pairs(hold.from_, hold.to)
+        for place, amount in hold.places.items():
+            for i in sorted({i for i, _ in pairs}):
+                unit = len(u_place)
+                mine = [j for k, j in pairs if k == i]
+                u_place.append(p_at[place])
+                u_amount.append(amount)
+                u_pairs.append(len(mine))
+                holding[t_at[hold.from_]] = 1
+                starts_of[t_off[t_at[hold.from_]] + i].append(unit)
+                for j in mine:
+                    ends_of[t_off[t_at[hold.to]] + j].append(unit)
+    start_off, start_unit = ragged(starts_of)
+    end_off, end_unit = ragged(ends_of)
+    columns = {
+        "T_HOLDS": holding,
+        "U_PLACE": ints(u_place),
+        "U_AMOUNT": ints(u_amount),
+        "HOLD_START_OFF": start_off,
+        "HOLD_START_UNIT": start_unit,
+        "HOLD_END_OFF": end_off,
+        "HOLD_END_UNIT": end_unit,
+    }
+    return columns, ints(u_pairs)

@@ -1,0 +1,89 @@
+"""One whole attempt at a plan from a fixed beginning, and what it amounts to."""
+
+from __future__ import annotations
+
+import numpy as np
+
+from muster.core.plan.kernel.commit import copy_state
+from muster.core.plan.kernel.dispatch import can_pay, dispatch
+from muster.core.plan.kernel.jit import compiled
+from muster.core.plan.kernel.shape import (
+    BLOCKS,
+    DAY_WORTH,
+    I_DONE,
+    I_DUE,
+    I_TASKS,
+    INF,
+    ITEM_DAY_WORTH,
+    N_BLOCKS,
+    N_FAMILIES,
+    N_ITEMS,
+    N_RESULTS,
+    ORIGIN_NOW,
+    TASKS_LEFT,
+    Floats,
+    Ints,
+)
+
+# What an attempt amounts to, smaller is better, in this order
+LEFT, LATE, DAYS, COST, HANDS_ON, FINISH, N_MEASURES = 0, 1, 2, 3, 4, 5, 6
+
+
+@compiled
+def attempt(
+    frame: Ints,
+    weight: Floats,
+    start: Ints,
+    state: Ints,
+    spare: Ints,
+    order: Ints,
+    windows: Ints,
+    priority: Floats,
+    tail: Floats,
+    due: Floats,
+    taste: Floats,
+    measures: Floats,
+) -> None:
+    """Dispatch once from ``start`` into ``state``; ``measures`` takes what it amounts to."""
+    copy_state(state, start)
+    dispatch(frame, state, spare, order, windows, priority, tail, due, taste)
+    measures[LEFT] = float(state[TASKS_LEFT])
+    hands_on = 0
+    for row in range(state[N_BLOCKS]):
+        hands_on += state[state[BLOCKS] + row * 6 + 5] - state[state[BLOCKS] + row * 6 + 4]
+    finish = frame[ORIGIN_NOW]
+    if state[N_BLOCKS] > 0:
+        finish = state[state[BLOCKS] + state[N_BLOCKS] - 1 * 6 + 5]
+    late, days, waits = 0.0, 0.0, 0.0
+    for item in range(frame[N_ITEMS]):
+        if frame[frame[I_TASKS] + item] == 0:
+            continue
+        done = state[state[I_DONE] + item]
+        if done > frame[ORIGIN_NOW]:
+            waits += weight[item] * float(done - frame[ORIGIN_NOW])
+        if frame[frame[I_DUE] + item] < INF and done > frame[frame[I_DUE] + item]:
+            late += weight[item]
+            days += weight[item] * float(-(-(done - frame[frame[I_DUE] + item]) // 86400))
+    measures[LATE] = late
+    measures[DAYS] = days
+    measures[HANDS_ON] = float(hands_on)
+    measures[FINISH] = float(finish)
+    span = float(finish - frame[ORIGIN_NOW]) / 86400.0
+    measures[COST] = (
+        float(hands_on) + frame[DAY_WORTH] * span / 2.0 + frame[ITEM_DAY_WORTH] * waits / 86400.0
+    )
+
+
+@compiled
+def owed_can_be_paid(
+    frame: Ints, start: Ints, state: Ints, spare: Ints, order: Ints, windows: Ints
+) -> bool:
+    """Whether windows and pins open at the beginning can all be kept."""
+    families = max(1, frame[N_FAMILIES])
+    out = np.zeros(N_RESULTS, np.int64)
+    best = np.zeros(N_RESULTS, np.int64)
+    forced = np.zeros(families + 2, np.int64)
+    closing = np.zeros(families, np.int64)
+    by = np.zeros(len(order), np.int64)
+    copy_state(spare, start)
+    return can_pay(frame, spare, order, by, out, best, forced, closing, windows)

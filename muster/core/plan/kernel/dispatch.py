@@ -1,0 +1,303 @@
+"""The dispatch: one pass through time, choosing at each moment which piece comes next.
+
+Windows and pins are kept by looking ahead: where something is owed (an item that must start by a
+time), no piece is placed unless what is owed can still be paid from there. So a dispatch can get
+poor but does not get stuck in a promise it cannot keep.
+"""
+
+from __future__ import annotations
+
+import numpy as np
+
+from muster.core.plan.kernel.commit import commit, copy_state, end_sitting
+from muster.core.plan.kernel.fit import fit
+from muster.core.plan.kernel.jit import compiled
+from muster.core.plan.kernel.shape import (
+    BEFORE_OFF,
+    BEFORE_TASK,
+    BREAK_NONE,
+    EXTRA,
+    INF,
+    N_FAMILIES,
+    N_RESULTS,
+    N_SITTINGS,
+    N_TASKS,
+    NOW,
+    OWED,
+    PIN_HIGH,
+    PINS_LEFT,
+    PRE,
+    SIT_END,
+    SITTING,
+    START,
+    T_BREAK,
+    T_FAMILY,
+    T_N,
+    T_OFF,
+    T_OWED,
+    T_PER,
+    T_PINNED,
+    T_WINDOWED,
+    T_WORK,
+    TASKS_LEFT,
+    TO,
+    X_LST,
+    X_PRED,
+    Floats,
+    Ints,
+)
+
+# Weights of the choice, in Floats ``taste``
+IDLE, OVERHEAD, SHARE, TAIL, DUE, STARTED, PICKY, N_TASTES = 0, 1, 2, 3, 4, 5, 6, 7
+
+
+@compiled
+def is_waiting(frame: Ints, state: Ints, task: int) -> bool:
+    """Whether a task has work left and its next item's links are met."""
+    per = frame[frame[T_PER] + task]
+    begun = state[state[T_WORK] + task]
+    if begun >= per * frame[frame[T_N] + task]:
+        return False
+    if begun % per != 0:
+        return True
+    return state[state[X_PRED] + frame[frame[T_OFF] + task] + begun // per] == 0
+
+
+@compiled
+def deadlines(frame: Ints, state: Ints, order: Ints, by: Ints) -> bool:
+    """When each task must start so that all that is owed is paid: INF where nothing asks.
+
+    ``order`` is topological. Pins count while they lie in the sitting under way. False where an
+    owed start is already past.
+    """
+    possible = True
+    now = state[NOW]
+    sitting_end = frame[frame[SIT_END] + min(state[SITTING], frame[N_SITTINGS] - 1)]
+    by[:] = INF
+    for place in range(len(order) - 1, -1, -1):
+        task = order[place]
+        per = frame[frame[T_PER] + task]
+        begun = state[state[T_WORK] + task]
+        if begun >= per * frame[frame[T_N] + task]:
+            continue
+        if state[state[T_OWED] + task] > 0:
+            for position in range(-(-begun // per), frame[frame[T_N] + task]):
+                last = state[state[X_LST] + frame[frame[T_OFF] + task] + position]
+                if last < INF:
+                    by[task] = min(by[task], last - (position * per - begun))
+        if state[state[T_PINNED] + task] == 1 and frame[frame[PIN_HIGH] + task] < sitting_end:
+            by[task] = min(by[task], frame[frame[PIN_HIGH] + task])
+        if by[task] < now:
+            possible = False
+        if by[task] < INF:
+            for index in range(
+                frame[frame[BEFORE_OFF] + task], frame[frame[BEFORE_OFF] + task + 1]
+            ):
+                other = frame[frame[BEFORE_TASK] + index]
+                left = per * frame[frame[T_N] + other] - state[state[T_WORK] + other]
+                if left > 0:
+                    by[other] = min(by[other], by[task] - 1)
+    return possible
+
+
+@compiled
+def can_pay(
+    frame: Ints,
+    state: Ints,
+    order: Ints,
+    by: Ints,
+    out: Ints,
+    best: Ints,
+    forced: Ints,
+    closing: Ints,
+    windows: Ints,
+) -> bool:
+    """Whether all that is owed can be paid from here by doing only that. Changes ``state``."""
+    count = len(order)
+    while True:
+        if not deadlines(frame, state, order, by):
+            return False
+        urgent, least = -1, INF
+        for task in range(count):
+            if by[task] < least and is_waiting(frame, state, task):
+                urgent, least = task, by[task]
+        if urgent < 0:
+            return not state[OWED] > 0
+        if state[SITTING] >= frame[N_SITTINGS]:
+            return False
+        chosen, chosen_by, chosen_start = -1, INF, INF
+        for task in range(count):
+            if by[task] >= INF or not is_waiting(frame, state, task):
+                continue
+            if not fit(frame, state, task, 0, INF, out, forced, closing):
+                continue
+            begins = out[START] - out[PRE]
+            ends = out[START] + out[TO] - state[state[T_WORK] + task]
+            better = by[task] < chosen_by and begins <= chosen_start
+            better = better or (by[task] < chosen_by and chosen_by > begins)
+            better = better or (by[task] >= chosen_by and ends <= chosen_start)
+            if chosen < 0 or better:
+                chosen, chosen_by, chosen_start = task, by[task], begins
+        if chosen < 0:
+            end_sitting(frame, state)
+            continue
+        fit(frame, state, chosen, 0, INF, best, forced, closing)
+        commit(frame, state, chosen, best, forced, windows)
+
+
+@compiled
+def place_safely(
+    frame: Ints,
+    state: Ints,
+    spare: Ints,
+    task: int,
+    order: Ints,
+    by: Ints,
+    out: Ints,
+    best: Ints,
+    forced: Ints,
+    closing: Ints,
+    windows: Ints,
+) -> bool:
+    """Place a task's next piece so that all that is owed can still be paid; False: it cannot be.
+
+    Tries it whole at once, then fewer items, then as late as the sitting allows.
+    """
+    owing = state[OWED] > 0 or state[PINS_LEFT] > 0 or frame[frame[T_WINDOWED] + task] == 1
+    if not fit(frame, state, task, 0, INF, best, forced, closing):
+        return False
+    if not owing:
+        commit(frame, state, task, best, forced, windows)
+        return True
+    most = frame[frame[T_N] + task]
+    first_start, first_to = best[START], best[TO]
+    while most >= 1:
+        late = 0
+        for attempt in range(3):
+            if attempt == 1:
+                if frame[frame[T_WINDOWED] + task] == 0:
+                    break
+                late = first_start + (first_to - state[state[T_WORK] + task])
+            if attempt == 2:
+                sitting_end = frame[frame[SIT_END] + state[SITTING]]
+                late = sitting_end - best[EXTRA] - (best[TO] - state[state[T_WORK] + task])
+                if late <= first_start:
+                    break
+            if not fit(frame, state, task, late, most, best, forced, closing):
+                continue
+            copy_state(spare, state)
+            commit(frame, spare, task, best, forced, windows)
+            if can_pay(frame, spare, order, by, out, out, forced, closing, windows):
+                if not fit(frame, state, task, late, most, best, forced, closing):
+                    return False
+                commit(frame, state, task, best, forced, windows)
+                return True
+        if frame[frame[T_BREAK] + task] == BREAK_NONE:
+            return False
+        per = frame[frame[T_PER] + task]
+        ready_items = (first_to + per - 1) // per - state[state[T_WORK] + task] // per
+        most = min(most, ready_items) // 2
+    return False
+
+
+@compiled
+def choose(
+    frame: Ints,
+    state: Ints,
+    priority: Floats,
+    tail: Floats,
+    due: Floats,
+    taste: Floats,
+    barred: Ints,
+    starts: Floats,
+    extras: Floats,
+    shares: Floats,
+    out: Ints,
+    forced: Ints,
+    closing: Ints,
+) -> int:
+    """The waiting task whose next piece is the best to come next; -1 where none fits."""
+    count = frame[N_TASKS]
+    now = state[NOW]
+    last_sitting = state[SITTING] + 1 >= frame[N_SITTINGS]
+    shares[:] = 0.0
+    for task in range(count):
+        starts[task] = -1.0
+        if barred[task] == 1 or not is_waiting(frame, state, task):
+            continue
+        if not fit(frame, state, task, 0, INF, out, forced, closing):
+            continue
+        length = out[TO] - state[state[T_WORK] + task]
+        whole = out[TO] == frame[frame[T_PER] + task] * frame[frame[T_N] + task]
+        if not last_sitting and not whole and out[EXTRA] * taste[PICKY] > length:
+            continue
+        starts[task] = float(out[START] - out[PRE] - now)
+        extras[task] = float(out[EXTRA])
+        if frame[frame[T_FAMILY] + task] >= 0:
+            shares[frame[frame[T_FAMILY] + task]] += 1.0
+    best, best_score = -1, np.inf
+    for task in range(count):
+        if starts[task] < 0.0:
+            continue
+        overhead = extras[task]
+        family = frame[frame[T_FAMILY] + task]
+        if family >= 0 and overhead > 0.0:
+            overhead /= shares[family] ** taste[SHARE]
+        score = taste[IDLE] * starts[task] + taste[OVERHEAD] * overhead + priority[task]
+        score -= taste[TAIL] * tail[task]
+        if due[task] < np.inf:
+            slack = (due[task] - now) / 86400.0
+            score -= taste[DUE] / (1.0 + max(slack, -0.9))
+        if state[state[T_WORK] + task] > 0:
+            score -= taste[STARTED]
+        if score < best_score:
+            best, best_score = task, score
+    return best
+
+
+@compiled
+def dispatch(
+    frame: Ints,
+    state: Ints,
+    spare: Ints,
+    order: Ints,
+    windows: Ints,
+    priority: Floats,
+    tail: Floats,
+    due: Floats,
+    taste: Floats,
+) -> bool:
+    """Place everything from the state given. True where all work found its place."""
+    count = frame[N_TASKS]
+    families = max(1, frame[N_FAMILIES])
+    out = np.zeros(N_RESULTS, np.int64)
+    best = np.zeros(N_RESULTS, np.int64)
+    forced = np.zeros(families + 2, np.int64)
+    closing = np.zeros(families, np.int64)
+    by = np.zeros(count, np.int64)
+    barred = np.zeros(count, np.int64)
+    starts = np.zeros(count, np.float64)
+    extras = np.zeros(count, np.float64)
+    shares = np.zeros(families, np.float64)
+    while state[SITTING] < frame[N_SITTINGS]:
+        barred[:] = 0
+        placed = False
+        while state[TASKS_LEFT] > 0:
+            task = choose(
+                frame, state, priority, tail, due, taste, barred,
+                starts, extras, shares, out, forced, closing,
+            )  # fmt: skip
+            if task < 0:
+                break
+            if place_safely(
+                frame, state, spare, task, order, by, out, best, forced, closing, windows
+            ):
+                placed = True
+                break
+            barred[task] = 1
+        if not placed:
+            if state[TASKS_LEFT] == 0 and state[SITTING] < frame[N_SITTINGS]:
+                end_sitting(frame, state)
+                break
+            end_sitting(frame, state)
+    return state[TASKS_LEFT] == 0

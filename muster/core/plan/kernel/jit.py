@@ -1,0 +1,16 @@
+"""Compiling the hot loop. The functions stay plain Python: NUMBA_DISABLE_JIT=1 runs them as such."""
+
+from __future__ import annotations
+
+from collections.abc import Callable
+from typing import TypeVar
+
+import numba
+
+Function = TypeVar("Function", bound=Callable[..., object])
+
+
+def compiled(function: Function) -> Function:
+    """The function, compiled at its first call and kept on disk."""
+    result: Function = numba.njit(cache=True)(function)
+    return result

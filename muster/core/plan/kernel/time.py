@@ -1,0 +1,48 @@
+"""Waiting on clocks, and finding slots, compiled."""
+
+from __future__ import annotations
+
+from muster.core.plan.kernel.jit import compiled
+from muster.core.plan.kernel.shape import CLOCK_OFF, INF, RATE_FROM, RATE_MILLI, Ints
+
+
+@compiled
+def reach(frame: Ints, clock: int, start: int, milli: int) -> int:
+    """The first whole second by which at least ``milli`` thousandths have been waited."""
+    if milli <= 0:
+        return start
+    if clock < 0:
+        return start - (-milli // 1000)
+    left = milli
+    moment = start
+    first, last = frame[frame[CLOCK_OFF] + clock], frame[frame[CLOCK_OFF] + clock + 1]
+    for index in range(first, last):
+        until = INF if index + 1 == last else frame[frame[RATE_FROM] + index + 1]
+        if until <= moment:
+            continue
+        rate = frame[frame[RATE_MILLI] + index]
+        if rate > 0:
+            needed = -(-left // rate)
+            if moment + needed <= until:
+                return moment + needed
+            left -= (until - moment) * rate
+        moment = until
+    return INF
+
+
+@compiled
+def ready(frame: Ints, clock: int, start: int, wait_s: int) -> int:
+    """When ``wait_s`` have been waited from ``start``."""
+    return reach(frame, clock, start, wait_s * 1000)
+
+
+@compiled
+def latest(frame: Ints, clock: int, start: int, window_s: int, earliest: int) -> int:
+    """The last second at which no more than ``window_s`` have been waited.
+
+    Slow drying stretches a window on its clock, but a label's minutes are the wall's: where the
+    clock runs slower the shorter of the two is kept, unless it ends before ``earliest``.
+    """
+    by_clock = reach(frame, clock, start, window_s * 1000 + 1) - 1
+    by_wall = start + window_s
+    return by_clock if by_wall < earliest else min(by_clock, by_wall)

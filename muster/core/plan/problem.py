@@ -1,0 +1,214 @@
+"""The planning problem: one painter, many matching models, passes with waits between them.
+
+Plain frozen data, exactly as the file ``crisp-muster/plan-problem`` says it. All times are whole
+seconds from ``origin``; intervals are half-open. ``reading.py`` is the only way in from a file and
+promises that everything here fits together.
+"""
+
+from __future__ import annotations
+
+from dataclasses import dataclass
+from enum import StrEnum
+from fractions import Fraction
+
+WALL = "wall"
+"""The clock that always runs at rate 1."""
+
+CUT_S = 300
+"""Long work that may be cut anywhere is cut at multiples of this many seconds of its work."""
+
+DAY_S = 86_400
+
+
+class Break(StrEnum):
+    """How a task's work may be cut into pieces."""
+
+    NONE = "none"
+    ITEM = "item"
+    ANY = "any"
+
+
+@dataclass(frozen=True, slots=True)
+class Sitting:
+    """A stretch at the bench, [start, end)."""
+
+    start: int
+    end: int
+
+
+@dataclass(frozen=True, slots=True)
+class Condition:
+    """A stretch, [start, end), in which a tag such as ``daylight`` holds."""
+
+    tag: str
+    start: int
+    end: int
+
+
+@dataclass(frozen=True, slots=True)
+class Rate:
+    """From ``start`` on the clock runs ``milli`` thousandths of a second each second."""
+
+    start: int
+    milli: int
+
+
+@dataclass(frozen=True, slots=True)
+class Tool:
+    """Got out and put away once per sitting that uses it; holds ``open_families`` at once."""
+
+    setup_s: int
+    cleanup_s: int
+    open_families: int
+
+
+@dataclass(frozen=True, slots=True)
+class Family:
+    """A mix on a tool. Stays open ``open_s`` between uses and ``life_s`` in all (None: no limit)."""
+
+    tool: str | None
+    setup_s: int
+    cleanup_s: int
+    open_s: int | None
+    life_s: int | None
+
+
+@dataclass(frozen=True, slots=True)
+class Item:
+    """One model, or a part of one that is painted apart."""
+
+    id: str
+    unit: str | None
+    weight: Fraction
+    due: int | None
+
+
+@dataclass(frozen=True, slots=True)
+class Task:
+    """One pass on some items, worked in this order, ``per_item_s`` seconds each."""
+
+    id: str
+    items: tuple[str, ...]
+    per_item_s: int
+    family: str | None
+    break_: Break
+    dry_s: int
+    clock: str
+    places: dict[str, int]
+    needs: tuple[str, ...]
+    not_before: int | None
+
+    @property
+    def work_s(self) -> int:
+        """Seconds of work in all."""
+        return self.per_item_s * len(self.items)
+
+
+@dataclass(frozen=True, slots=True)
+class Link:
+    """``after`` waits at least ``stand_s`` and at most ``window_s`` for ``before``, by ``clock``."""
+
+    before: str
+    after: str
+    stand_s: int
+    window_s: int | None
+    clock: str
+
+
+@dataclass(frozen=True, slots=True)
+class Hold:
+    """Each item of ``from_`` keeps a place from its start there to the end of its pairs in ``to``."""
+
+    from_: str
+    to: str
+    places: dict[str, int]
+
+
+@dataclass(frozen=True, slots=True)
+class Pin:
+    """The task's next piece starts at ``start`` or up to ``slack_s`` later."""
+
+    task: str
+    start: int
+    slack_s: int
+
+
+@dataclass(frozen=True, slots=True)
+class Done:
+    """A piece that was worked: seconds [from_s, to_s) of the task, truly from ``start`` to ``end``."""
+
+    task: str
+    from_s: int
+    to_s: int
+    start: int
+    end: int
+
+
+@dataclass(frozen=True, slots=True)
+class Open:
+    """A family left open at ``now``: its first piece's start and its last piece's end."""
+
+    family: str
+    first_start: int
+    last_end: int
+
+
+@dataclass(frozen=True, slots=True)
+class Problem:
+    """Everything a plan is made from."""
+
+    origin: str
+    now: int
+    day_s: int
+    item_day_s: int
+    sittings: tuple[Sitting, ...]
+    conditions: tuple[Condition, ...]
+    clocks: dict[str, tuple[Rate, ...]]
+    places: dict[str, int]
+    tools: dict[str, Tool]
+    families: dict[str, Family]
+    items: dict[str, Item]
+    tasks: dict[str, Task]
+    links: tuple[Link, ...]
+    holds: tuple[Hold, ...]
+    pins: tuple[Pin, ...]
+    done: tuple[Done, ...]
+    open: tuple[Open, ...]
+    out: tuple[str, ...]
+
+    def sitting_at(self, moment: int) -> int | None:
+        """The index of the sitting that holds ``moment``, or None between sittings."""
+        for index, sitting in enumerate(self.sittings):
+            if sitting.start <= moment < sitting.end:
+                return index
+        return None
+
+    def done_s(self) -> dict[str, int]:
+        """How many seconds of each task's work are fact."""
+        done = dict.fromkeys(self.tasks, 0)
+        for piece in self.done:
+            done[piece.task] = max(done[piece.task], piece.to_s)
+        return done
+
+    def pairs(self, before: str, after: str) -> list[tuple[int, int]]:
+        """Positions (i, j) whose items are equal or part of one another; empty: none exist."""
+        position: dict[str, list[int]] = {}
+        after_items = self.tasks[after].items
+        for j, item in enumerate(after_items):
+            for name in whole_names(item):
+                position.setdefault(name, []).append(j)
+        exact = {item: j for j, item in enumerate(after_items)}
+        found = []
+        for i, item in enumerate(self.tasks[before].items):
+            matches = set(position.get(item, ()))
+            matches.update(exact[name] for name in whole_names(item) if name in exact)
+            found.extend((i, j) for j in sorted(matches))
+        return found
+
+
+def whole_names(item: str) -> list[str]:
+    """The item's own id and those of the wholes it is part of: a/b/c → a/b/c, a/b, a."""
+    names = [item]
+    while "/" in names[-1]:
+        names.append(names[-1].rsplit("/", 1)[0])
+    return names

@@ -1,0 +1,99 @@
+"""A recipe is a list of passes, from the bare material up. Times are minutes, as painters say them."""
+
+from __future__ import annotations
+
+from typing import Annotated, Literal
+
+from pydantic import ConfigDict, Field, TypeAdapter
+from pydantic.dataclasses import dataclass
+
+Tier = Literal["table", "hand", "close"]
+TIERS: tuple[Tier, ...] = ("table", "hand", "close")
+"""By viewing distance: across the table (1 m), in the hand (30 cm), close up (15 cm)."""
+
+Kind = Literal["figure", "mounted", "vehicle", "gun", "aircraft", "building", "base"]
+Clock = Literal["wall", "water", "cure"]
+Cut = Literal["none", "item", "any"]
+
+Colour = Annotated[str, Field(pattern=r"^#[0-9a-f]{6}$")]
+Name = Annotated[str, Field(min_length=1, max_length=60)]
+Minutes = Annotated[float, Field(ge=0, le=100_000)]
+
+STRICT = ConfigDict(extra="forbid")
+
+
+@dataclass(frozen=True, config=STRICT)
+class MixPart:
+    """So many parts of one paint or thinner."""
+
+    name: Name
+    parts: Annotated[int, Field(ge=1, le=99)] = 1
+
+
+@dataclass(frozen=True, config=STRICT)
+class Pass:
+    """One pass of a recipe. ``stand_min`` and ``window_min`` count to the pass that follows it."""
+
+    key: Annotated[str, Field(pattern=r"^[a-z0-9-]{1,24}$")]
+    name: Name
+    technique: Name
+    minutes: Annotated[float, Field(ge=0.1, le=6000)]
+    tool: Name | None = None
+    mix: tuple[MixPart, ...] = ()
+    colour: Colour | None = None
+    finish: Literal["matt", "satin", "gloss"] | None = None
+    setup_min: Minutes = 0
+    cleanup_min: Minutes = 0
+    open_min: Minutes | None = None
+    life_min: Minutes | None = None
+    dry_min: Minutes = 0
+    clock: Clock = "water"
+    stand_min: Minutes = 0
+    window_min: Minutes | None = None
+    cut: Cut = "item"
+    needs: tuple[Name, ...] = ()
+    tier: Tier = "table"
+    part: Annotated[str, Field(pattern=r"^[a-z0-9-]{1,24}$")] | None = None
+    note: Annotated[str, Field(max_length=400)] = ""
+
+    @property
+    def family(self) -> str | None:
+        """The name under which passes share one opening: the mix on its tool."""
+        if not self.tool:
+            return None
+        mix = " + ".join(f"{part.parts} {part.name}" for part in self.mix) or self.name
+        return f"{self.tool}: {mix}"
+
+
+@dataclass(frozen=True, config=STRICT)
+class Recipe:
+    """One version of a recipe."""
+
+    id: Annotated[str, Field(pattern=r"^[A-Za-z0-9-]{1,40}$")]
+    name: Name
+    kind: Kind
+    version: Annotated[int, Field(ge=1)]
+    passes: Annotated[tuple[Pass, ...], Field(min_length=1, max_length=60)]
+
+    def for_tier(self, tier: Tier) -> tuple[Pass, ...]:
+        """The passes worth doing for models seen from that distance."""
+        reach = TIERS.index(tier)
+        return tuple(p for p in self.passes if TIERS.index(p.tier) <= reach)
+
+
+RECIPE: TypeAdapter[Recipe] = TypeAdapter(Recipe)
+
+
+def complaints_of(recipe: Recipe) -> list[str]:
+    """What in a recipe cannot hold, each with how to mend it."""
+    found = []
+    keys = [one.key for one in recipe.passes]
+    for one in recipe.passes:
+        if keys.count(one.key) > 1:
+            found.append(f"pass '{one.name}': the key {one.key} stands twice: rename one")
+        if one.window_min is not None and one.window_min < one.stand_min:
+            found.append(
+                f"pass '{one.name}': its window of {one.window_min:g} min is shorter than its "
+                f"stand of {one.stand_min:g} min: widen the window or shorten the stand"
+            )
+    return list(dict.fromkeys(found))

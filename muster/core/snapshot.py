@@ -1,0 +1,20 @@
+"""One moment of a muster: what the pipeline turns into everything derived."""
+
+from __future__ import annotations
+
+from dataclasses import dataclass
+from datetime import datetime
+
+from muster.core.choices import Choices
+from muster.core.facts import Fact
+from muster.core.recipes.recipe import Recipe
+
+
+@dataclass(frozen=True)
+class Snapshot:
+    """Choices, facts, the recipe versions they name, and now (aware)."""
+
+    choices: Choices
+    facts: tuple[Fact, ...]
+    recipes: dict[tuple[str, int], Recipe]
+    now: datetime

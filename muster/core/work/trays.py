@@ -1,0 +1,52 @@
+"""Trays: how many models are worked together, and which."""
+
+from __future__ import annotations
+
+import math
+from statistics import median
+
+from muster.core.choices import Unit
+from muster.core.recipes.recipe import Kind, Pass
+
+SPACE: dict[Kind, int] = {
+    "figure": 1, "mounted": 2, "gun": 2, "vehicle": 3, "aircraft": 4, "building": 6, "base": 2,
+}  # fmt: skip
+"""Rack places that a drying model takes. Common practice at 1/72, no source."""
+
+SHORT_WAIT_MIN = 180
+"""Waits longer than this are slept over, not worked along."""
+
+MOST_IN_HAND = 12
+"""More than a dozen handles at once is more than a hobby bench holds. Common practice."""
+
+
+def proposed_size(unit: Unit, passes: tuple[Pass, ...], rack: int) -> int:
+    """The smallest tray that dries while one works along it, in even trays.
+
+    The first model is ready when the last is done where (n - 1) * minutes >= wait. A window limits
+    the tray: (n - 1) * |difference of minutes| <= window - stand.
+    """
+    wanted = []
+    most = min(MOST_IN_HAND, max(1, rack // SPACE[unit.kind]))
+    for one, two in zip(passes, passes[1:], strict=False):
+        wait = max(one.stand_min, one.dry_min)
+        if 0 < wait <= SHORT_WAIT_MIN:
+            wanted.append(1 + math.ceil(wait / one.minutes))
+        if one.window_min is not None and one.minutes != two.minutes:
+            spare = (one.window_min - one.stand_min) / abs(one.minutes - two.minutes)
+            most = min(most, 1 + int(spare))
+    size = max(1, min(most, round(median(wanted)) if wanted else most, unit.count))
+    trays = math.ceil(unit.count / size)
+    return math.ceil(unit.count / trays)
+
+
+def trays_of(unit: Unit, passes: tuple[Pass, ...], rack: int) -> list[list[int]]:
+    """The models' numbers, tray by tray."""
+    size = unit.tray_size or proposed_size(unit, passes, rack)
+    models = list(range(1, unit.count + 1))
+    return [models[at : at + size] for at in range(0, unit.count, size)]
+
+
+def tray_name(unit: Unit, tray: int, trays: int) -> str:
+    """What a tray is called: by its unit alone where that is one tray."""
+    return unit.name if trays == 1 else f"{unit.name} {tray}"
