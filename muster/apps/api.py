@@ -1,0 +1,18 @@
+"""The whole API: typed, signed in by session, with CSRF. Its own pages are off: they load from outside."""
+
+from __future__ import annotations
+
+from ninja import NinjaAPI
+from ninja.security import django_auth
+
+from muster.apps.accounts.api import router as accounts
+from muster.apps.bench.api import router as bench
+from muster.apps.errors import answer_errors
+from muster.apps.plan.api import router as plan
+from muster.apps.recipes.api import router as recipes
+from muster.apps.roll.api import router as roll
+
+api = NinjaAPI(title="Crisp Muster", version="1", auth=django_auth, docs_url=None, openapi_url=None)
+answer_errors(api)
+for router in (accounts, roll, recipes, plan, bench):
+    api.add_router("", router)

@@ -1,0 +1,84 @@
+"""The bench: facts in, the mended view out."""
+
+from __future__ import annotations
+
+from datetime import datetime, timedelta
+from typing import Annotated
+
+from django.db import transaction
+from django.http import HttpRequest
+from ninja import Router, Schema
+from pydantic import Field
+
+from muster.apps import clock
+from muster.apps.bench.models import Fact
+from muster.apps.roll import changing
+from muster.apps.roll.api import View, view_of
+from muster.apps.roll.reading import choices_of, own_muster
+from muster.core.commands.command import AddEvening
+from muster.core.facts import FACT
+from muster.core.facts import Fact as FactDocument
+from muster.core.plan.fields import Refused
+
+router = Router()
+
+AHEAD = timedelta(seconds=90)
+"""How far a phone's clock may be ahead of the server's."""
+
+
+class FactsIn(Schema):
+    """Facts in the order in which they happened."""
+
+    facts: Annotated[list[FactDocument], Field(min_length=1, max_length=500)]
+
+
+class SitDown(Schema):
+    """Sit down now, for so many minutes."""
+
+    version: int
+    minutes: Annotated[int, Field(ge=10, le=600)]
+
+
+@router.post("/musters/{int:muster_id}/facts", response=View)
+def facts(request: HttpRequest, muster_id: int, payload: FactsIn) -> View:
+    """Record facts. One sent twice counts once; one of the future is refused."""
+    with transaction.atomic():
+        muster = own_muster(request.user, muster_id, lock=True)
+        now = clock.now()
+        choices = choices_of(muster)
+        for fact in payload.facts:
+            if fact.at > now + AHEAD:
+                raise Refused(f"a fact at {fact.at:%H:%M} is still to come: set the clock right")
+            unit = choices.unit(fact.unit)
+            if fact.kind not in ("take_back", "pause", "end"):
+                if unit is None:
+                    raise Refused("that unit is no longer on the roll: look at it again")
+                if fact.kind in ("tick", "touch_up") and not 1 <= fact.model <= unit.count:
+                    raise Refused(f"{unit.name} has no model {fact.model}: look at the roll again")
+            if fact.start is not None and fact.start > fact.at:
+                raise Refused("a model was begun after it was done: correct the times")
+        others = Fact.objects.filter(pk__in=[fact.id for fact in payload.facts])
+        if others.exclude(muster=muster).exists():
+            raise Refused("a fact with that id is known already: make a new one")
+        known = set(others.values_list("pk", flat=True))
+        Fact.objects.bulk_create(
+            Fact(id=f.id, muster=muster, document=FACT.dump_python(f, mode="json"),
+                 at=min(f.at, now))
+            for f in payload.facts
+            if f.id not in known
+        )  # fmt: skip
+    return view_of(muster)
+
+
+@router.post("/musters/{int:muster_id}/sit-down", response=View)
+def sit_down(request: HttpRequest, muster_id: int, payload: SitDown) -> View:
+    """Make a sitting that begins now; the plan mends."""
+    muster = own_muster(request.user, muster_id)
+    zone = choices_of(muster)
+    now = clock.now().astimezone(zone.local(clock.now().date(), datetime.min.time()).tzinfo)
+    start = now.replace(second=0, microsecond=0)
+    end = start + timedelta(minutes=payload.minutes)
+    if end.date() != start.date():
+        end = start.replace(hour=23, minute=59)
+    wanted = AddEvening("add_evening", start.date(), start.time(), end.time())
+    return view_of(changing.command(request.user, muster_id, payload.version, wanted))

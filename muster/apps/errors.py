@@ -1,0 +1,54 @@
+"""What an API call answers when it cannot be carried out."""
+
+from __future__ import annotations
+
+from django.http import Http404, HttpRequest, HttpResponse
+from ninja import NinjaAPI, Schema
+from ninja.errors import ValidationError
+
+from muster.core.plan.fields import Refused
+
+
+class Complaint(Schema):
+    """What is wrong, where, and how to mend it."""
+
+    complaints: list[str]
+
+
+class Outdated(Exception):
+    """The command saw an older version; ``changed`` says what came since."""
+
+    def __init__(self, changed: list[str]) -> None:
+        super().__init__("outdated")
+        self.changed = changed
+
+
+def answer_errors(api: NinjaAPI) -> None:
+    """Let the API answer every error in one shape."""
+
+    def complain(request: HttpRequest, complaints: list[str], status: int) -> HttpResponse:
+        return api.create_response(request, {"complaints": complaints}, status=status)
+
+    @api.exception_handler(Refused)
+    def refused(request: HttpRequest, error: Refused) -> HttpResponse:
+        return complain(request, list(error.complaints), 422)
+
+    @api.exception_handler(Outdated)
+    def outdated(request: HttpRequest, error: Outdated) -> HttpResponse:
+        since = "; ".join(error.changed) or "something"
+        return complain(request, [f"Changed elsewhere meanwhile: {since}. Look again."], 409)
+
+    @api.exception_handler(Http404)
+    def missing(request: HttpRequest, error: Http404) -> HttpResponse:
+        return complain(request, ["There is no such thing here."], 404)
+
+    @api.exception_handler(ValidationError)
+    def invalid(request: HttpRequest, error: ValidationError) -> HttpResponse:
+        return complain(request, [in_words(one) for one in error.errors], 422)
+
+
+def in_words(error: dict[str, object]) -> str:
+    """A validation error as a sentence: where, what."""
+    place = [str(part) for part in error.get("loc", ()) if part not in ("body", "payload")]  # type: ignore[attr-defined]
+    message = str(error.get("msg", "is not right")).removeprefix("Value error, ")
+    return f"{' '.join(place) or 'the input'}: {message[0].lower()}{message[1:]}"

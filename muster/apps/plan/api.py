@@ -1,0 +1,68 @@
+"""The plan: improving, stopping, and the legal places of a call."""
+
+from __future__ import annotations
+
+from datetime import datetime
+
+from django.http import HttpRequest
+from ninja import Router, Schema
+
+from muster.apps.plan.current import current_plan, queue
+from muster.apps.plan.models import PlanRun
+from muster.apps.plan.places import Place, places_of
+from muster.apps.roll.reading import own_muster
+from muster.core.plan.fields import Refused
+
+router = Router()
+
+MORE_S = 20.0
+
+
+class Progress(Schema):
+    """How far the worker is."""
+
+    status: str
+    share: float
+    first_cost_s: int
+    cost_s: int
+    made_for: datetime
+
+
+def progress_of(run: PlanRun) -> Progress:
+    """A run's progress."""
+    share = run.spent_s / run.budget_s if run.budget_s else 1.0
+    return Progress(
+        status=run.status, share=min(1.0, share), first_cost_s=run.first_cost_s,
+        cost_s=run.plan["cost_s"], made_for=run.made_for,
+    )  # fmt: skip
+
+
+@router.post("/musters/{int:muster_id}/plan/improve", response=Progress)
+def improve_plan(request: HttpRequest, muster_id: int) -> Progress:
+    """Let a worker improve the plan for twenty seconds more."""
+    current = current_plan(own_muster(request.user, muster_id))
+    if current.plan.status == "impossible":
+        raise Refused("there is no plan to improve yet: see what stands in its way")
+    if current.run.status not in (PlanRun.Status.QUEUED, PlanRun.Status.IMPROVING):
+        queue(current.run, MORE_S)
+    return progress_of(current.run)
+
+
+@router.post("/musters/{int:muster_id}/plan/stop", response=Progress)
+def stop_plan(request: HttpRequest, muster_id: int) -> Progress:
+    """Stop improving; the best so far is kept."""
+    muster = own_muster(request.user, muster_id)
+    run = PlanRun.objects.filter(muster=muster).order_by("-id").first()
+    if run is None:
+        raise Refused("there is no plan yet")
+    run.stop_asked = True
+    if run.status == PlanRun.Status.QUEUED:
+        run.status = PlanRun.Status.STOPPED
+    run.save(update_fields=["stop_asked", "status"])
+    return progress_of(run)
+
+
+@router.get("/musters/{int:muster_id}/plan/places", response=list[Place])
+def places(request: HttpRequest, muster_id: int, call: str) -> list[Place]:
+    """Where a call may stand instead, sitting by sitting, and what each place costs."""
+    return places_of(current_plan(own_muster(request.user, muster_id)), call)

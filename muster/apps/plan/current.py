@@ -1,0 +1,113 @@
+"""The plan that holds now: kept while it does, mended in the request when it does not."""
+
+from __future__ import annotations
+
+import json
+from dataclasses import dataclass
+from datetime import timedelta
+from typing import Any
+
+from muster.apps.plan.models import PlanRun
+from muster.apps.roll.models import Muster
+from muster.apps.roll.reading import snapshot_of
+from muster.core.pipeline import Derived, derive, plan_first
+from muster.core.plan.plan import Plan
+
+GRACE = timedelta(seconds=60)
+"""A call may begin so much later than planned before the plan mends itself."""
+
+IMPROVE_S = 12.0
+"""How long a worker improves a plan after choices have changed."""
+
+
+@dataclass(frozen=True)
+class Current:
+    """A snapshot derived, its plan, and the run that keeps it."""
+
+    derived: Derived
+    plan: Plan
+    run: PlanRun
+    mended: bool
+
+
+def current_plan(muster: Muster) -> Current:
+    """The plan of the muster as it stands now. Raises Refused where no problem can be made."""
+    snapshot = snapshot_of(muster)
+    run = PlanRun.objects.filter(muster=muster).order_by("-id").first()
+    derived = derive(snapshot)
+    same = run is not None and (run.version, run.facts) == (muster.version, len(snapshot.facts))
+    if run is not None and same:
+        plan = shifted(run, derived)
+        if still_holds(plan, derived):
+            return Current(derived, plan, run, False)
+    guide = shifted(run, derived) if run is not None else None
+    derived, plan = plan_first(derived, guide)
+    changed = run is None or run.version != muster.version
+    new = PlanRun.objects.create(
+        muster=muster,
+        version=muster.version,
+        facts=len(snapshot.facts),
+        origin=derived.bench.origin,
+        made_for=snapshot.now,
+        problem=derived.bench.raw,
+        plan=plan.to_json(),
+        first_cost_s=plan.score.cost_s,
+        budget_s=IMPROVE_S if changed else 0,
+    )
+    PlanRun.objects.filter(muster=muster, pk__lt=new.pk - 20).delete()
+    if changed and plan.status == "planned":
+        queue(new)
+    return Current(derived, plan, new, run is not None and not changed)
+
+
+def queue(run: PlanRun, budget_s: float | None = None) -> None:
+    """Hand a run to a worker."""
+    from muster.apps.plan.tasks import improve
+
+    run.status = PlanRun.Status.QUEUED
+    run.stop_asked = False
+    if budget_s is not None:
+        run.budget_s = run.spent_s + budget_s
+    run.save(update_fields=["status", "stop_asked", "budget_s"])
+    improve.enqueue(run.pk)
+
+
+def shifted(run: PlanRun, derived: Derived) -> Plan:
+    """A run's plan with its seconds counted from the present origin."""
+    raw: dict[str, Any] = run.plan if isinstance(run.plan, dict) else json.loads(run.plan)
+    by = derived.bench.seconds(run.origin)
+    if by:
+        blocks = [
+            {**block, "start": block["start"] + by, "end": block["end"] + by}
+            for block in raw["blocks"]
+        ]
+        raw = {
+            **raw,
+            "blocks": blocks,
+            "finish": raw["finish"] + by,
+            "mean_done": raw["mean_done"] + by,
+            "bounds": {**raw["bounds"], "finish": raw["bounds"]["finish"] + by},
+        }
+    return Plan.from_json(raw)
+
+
+def still_holds(plan: Plan, derived: Derived) -> bool:
+    """Whether nothing planned lies so far back that it can no longer be begun as planned."""
+    if plan.status == "impossible":
+        return True
+    problem = derived.bench.problem
+    if any(block.do == "work" and block.ref not in problem.tasks for block in plan.blocks):
+        return False
+    limit = problem.now - int(GRACE.total_seconds())
+    running = derived.record.running
+    for block in plan.blocks:
+        if block.do != "work":
+            continue
+        call = derived.calls[block.ref]
+        under_way = running is not None and (call.unit.id, call.tray, call.keys[:1]) == (
+            running.unit,
+            running.tray,
+            running.pass_keys[:1],
+        )
+        return (block.end if under_way else block.start) >= limit
+    return True

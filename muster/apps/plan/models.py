@@ -1,0 +1,39 @@
+"""Runs of the planner: the best plan so far of one state of a muster."""
+
+from __future__ import annotations
+
+from django.db import models
+
+from muster.apps.roll.models import Muster
+
+
+class PlanRun(models.Model):
+    """A plan for (version, facts), made at once and improved by a worker that holds a lease."""
+
+    class Status(models.TextChoices):
+        """How far it is."""
+
+        READY = "ready"
+        QUEUED = "queued"
+        IMPROVING = "improving"
+        DONE = "done"
+        STOPPED = "stopped"
+
+    muster = models.ForeignKey(Muster, on_delete=models.CASCADE, related_name="runs")
+    version = models.PositiveIntegerField()
+    facts = models.PositiveIntegerField()
+    status = models.CharField(max_length=12, choices=Status.choices, default=Status.READY)
+    origin = models.DateTimeField()
+    made_for = models.DateTimeField()
+    problem = models.JSONField()
+    plan = models.JSONField()
+    first_cost_s = models.IntegerField(default=0)
+    budget_s = models.FloatField(default=0)
+    spent_s = models.FloatField(default=0)
+    heartbeat = models.DateTimeField(null=True)
+    lease = models.UUIDField(null=True)
+    stop_asked = models.BooleanField(default=False)
+    made_at = models.DateTimeField(auto_now_add=True)
+
+    class Meta:
+        indexes = [models.Index(fields=["muster", "-id"], name="run_newest")]

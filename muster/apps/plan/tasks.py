@@ -1,0 +1,95 @@
+"""The worker's side: improve a run under a lease, with checkpoint, heartbeat and stop."""
+
+from __future__ import annotations
+
+import time
+import uuid
+from datetime import timedelta
+
+from django.db.models import Q
+from django_tasks import task
+
+from muster.apps import clock
+from muster.apps.plan.models import PlanRun
+from muster.core.plan.plan import Plan
+from muster.core.plan.planner import Planner
+from muster.core.plan.reading import problem_from
+
+LEASE = timedelta(seconds=15)
+"""A run whose heartbeat is older is taken for dead, and another worker may take it."""
+
+BEAT_S = 1.0
+
+
+def take(run_id: int) -> PlanRun | None:
+    """Take the run's lease; None where another holds it or it is over."""
+    lease, now = uuid.uuid4(), clock.now()
+    waiting = Q(status=PlanRun.Status.QUEUED) | Q(
+        status=PlanRun.Status.IMPROVING, heartbeat__lt=now - LEASE
+    )
+    taken = PlanRun.objects.filter(waiting, pk=run_id).update(
+        status=PlanRun.Status.IMPROVING, lease=lease, heartbeat=now
+    )
+    return PlanRun.objects.get(pk=run_id) if taken else None
+
+
+@task()
+def improve(run_id: int) -> None:
+    """Improve the plan of a run until its budget is spent, it is stopped or a newer one is made."""
+    run = take(run_id)
+    if run is None:
+        return
+    problem = problem_from(run.problem)
+    planner = Planner(problem, seed=run.pk)
+    guide = Plan.from_json(run.plan)
+    planner.first(guide)
+    begun = last_beat = time.monotonic()
+    spent_before = run.spent_s
+    ended = PlanRun.Status.DONE
+    best = guide
+
+    def go_on() -> float:
+        nonlocal last_beat, ended
+        moment = time.monotonic()
+        left = run.budget_s - spent_before - (moment - begun)
+        if moment - last_beat < BEAT_S:
+            return max(0.0, left / run.budget_s)
+        last_beat = moment
+        mine = checkpoint(run, best, spent_before + moment - begun)
+        if not mine:
+            return 0.0
+        state = PlanRun.objects.filter(pk=run.pk).values("stop_asked").first()
+        newer = PlanRun.objects.filter(muster=run.muster_id, pk__gt=run.pk).exists()
+        if newer or (state is not None and state["stop_asked"]):
+            ended = PlanRun.Status.STOPPED
+            return 0.0
+        return max(0.0, left / run.budget_s)
+
+    def on_better(plan: Plan) -> None:
+        nonlocal best
+        if plan.score.rank() < best.score.rank() or best.status == "impossible":
+            best = plan
+
+    on_better(planner.plan())
+    planner.improve(None, go_on, on_better)
+    checkpoint(run, best, spent_before + time.monotonic() - begun, ended)
+
+
+def checkpoint(run: PlanRun, plan: Plan, spent_s: float, status: str | None = None) -> bool:
+    """Keep the best so far, if the lease is still ours."""
+    fields = {"plan": plan.to_json(), "heartbeat": clock.now(), "spent_s": spent_s}
+    if status is not None:
+        fields["status"] = status
+    return bool(PlanRun.objects.filter(pk=run.pk, lease=run.lease).update(**fields))
+
+
+def reap() -> int:
+    """Hand runs whose worker died to another; returns how many."""
+    dead = PlanRun.objects.filter(
+        status=PlanRun.Status.IMPROVING, heartbeat__lt=clock.now() - LEASE
+    )
+    count = 0
+    for run in dead:
+        improve.enqueue(run.pk)
+        count += 1
+    return count

@@ -1,0 +1,127 @@
+"""Recipes: list, read, keep a new version."""
+
+from __future__ import annotations
+
+import re
+from dataclasses import replace
+
+from django.contrib.auth.models import User
+from django.db import transaction
+from django.http import Http404, HttpRequest
+from ninja import Router, Schema
+
+from muster.apps.recipes.models import Recipe, RecipeVersion
+from muster.apps.recipes.starting import keep_version
+from muster.apps.roll import changing
+from muster.apps.roll.models import Muster
+from muster.apps.roll.reading import choices_of
+from muster.core.commands.command import EditUnit
+from muster.core.plan.fields import Refused
+from muster.core.recipes.recipe import Pass, complaints_of
+from muster.core.recipes.recipe import Recipe as RecipeDocument
+
+router = Router()
+
+
+class UsedBy(Schema):
+    """A unit under a recipe, and the version it follows."""
+
+    muster: int
+    muster_name: str
+    unit: str
+    unit_name: str
+    version: int
+
+
+class RecipeOut(Schema):
+    """The newest version of a recipe, and who uses it."""
+
+    recipe: RecipeDocument
+    used_by: list[UsedBy]
+
+
+class RecipeIn(Schema):
+    """New passes for a recipe; ``follow`` lists units (muster id:unit id) that follow at once."""
+
+    name: str
+    seen: int
+    passes: list[Pass]
+    follow: list[str] = []
+
+
+def _all(user: User) -> list[RecipeOut]:
+    newest: dict[str, RecipeDocument] = {}
+    rows = RecipeVersion.objects.select_related("recipe").filter(recipe__owner=user)
+    for row in rows.order_by("recipe_id", "number"):
+        newest[row.recipe.code] = row.value()
+    used: dict[str, list[UsedBy]] = {}
+    for muster in Muster.objects.filter(owner=user):
+        choices = choices_of(muster)
+        for unit in choices.units:
+            used.setdefault(unit.recipe, []).append(
+                UsedBy(muster=muster.pk, muster_name=choices.name, unit=unit.id,
+                       unit_name=unit.name, version=unit.recipe_version)
+            )  # fmt: skip
+    return [RecipeOut(recipe=one, used_by=used.get(code, [])) for code, one in newest.items()]
+
+
+@router.get("/recipes", response=list[RecipeOut])
+def recipes(request: HttpRequest) -> list[RecipeOut]:
+    """Every recipe of the user, in its newest version."""
+    return _all(request.user)
+
+
+@router.post("/recipes/{code}", response=list[RecipeOut])
+def change(request: HttpRequest, code: str, payload: RecipeIn) -> list[RecipeOut]:
+    """Keep a new version; units named in ``follow`` follow it, others keep theirs."""
+    with transaction.atomic():
+        row = changing.newest_version(request.user, code)
+        if row is None:
+            raise Http404
+        if row.number != payload.seen:
+            raise Refused("this recipe was changed elsewhere meanwhile: look at it again")
+        old = row.value()
+        new = replace(
+            old, name=payload.name.strip() or old.name, version=old.version + 1,
+            passes=tuple(payload.passes),
+        )  # fmt: skip
+        _refuse_bad(new)
+        keep_version(request.user, new)
+        for name in payload.follow:
+            _follow(request.user, name, new)
+    return _all(request.user)
+
+
+@router.post("/recipes/{code}/copy", response=list[RecipeOut])
+def copy(request: HttpRequest, code: str) -> list[RecipeOut]:
+    """A recipe of one's own, from another."""
+    row = changing.newest_version(request.user, code)
+    if row is None:
+        raise Http404
+    base = re.sub(r"-\d+$", "", code)[:34]
+    number = 2
+    while Recipe.objects.filter(owner=request.user, code=f"{base}-{number}").exists():
+        number += 1
+    old = row.value()
+    keep_version(
+        request.user, replace(old, id=f"{base}-{number}", name=f"{old.name} {number}", version=1)
+    )
+    return _all(request.user)
+
+
+def _refuse_bad(recipe: RecipeDocument) -> None:
+    if not recipe.passes:
+        raise Refused("a recipe needs at least one pass: add one")
+    complaints = complaints_of(recipe)
+    if complaints:
+        raise Refused(*complaints)
+
+
+def _follow(user: User, name: str, recipe: RecipeDocument) -> None:
+    muster_id, _, unit = name.partition(":")
+    muster = Muster.objects.filter(owner=user, pk=int(muster_id) if muster_id.isdigit() else 0)
+    found = muster.first()
+    if found is None:
+        raise Http404
+    wanted = EditUnit("edit_unit", unit, recipe=recipe.id, recipe_version=recipe.version)
+    changing.command(user, found.pk, found.version, wanted)

@@ -1,0 +1,240 @@
+"""Musters: making, reading, commanding, undoing; export and import."""
+
+from __future__ import annotations
+
+from datetime import date, time
+
+from django.http import HttpRequest, HttpResponse
+from ninja import File, Router, Schema
+from ninja.files import UploadedFile
+
+from muster.apps import clock
+from muster.apps.plan.api import Progress, progress_of
+from muster.apps.plan.current import current_plan
+from muster.apps.recipes.models import RecipeVersion
+from muster.apps.roll import changing
+from muster.apps.roll.files import Preview, export_text, import_file, preview_of
+from muster.apps.roll.models import Muster, Version
+from muster.apps.roll.reading import own_muster
+from muster.core.choices import Choices, Evening
+from muster.core.commands.command import (
+    AddUnit,
+    Command,
+    carry_out,
+    evenings_until,
+    refuse_past_day,
+)
+from muster.core.commands.typed_unit import read_line
+from muster.core.plan.fields import Refused
+from muster.core.recipes.starters import BY_KIND
+from muster.core.rooms.bench import BenchView, bench_view
+from muster.core.rooms.board import Board, board_of
+from muster.core.rooms.roll import Head, UnitRow, head_of, roll_of
+
+router = Router()
+
+MOST_MUSTERS = 50
+
+
+class MusterName(Schema):
+    """A muster in the list."""
+
+    id: int
+    name: str
+    version: int
+
+
+class View(Schema):
+    """Everything the rooms show of a muster, derived in one go."""
+
+    id: int
+    version: int
+    now: str
+    head: Head
+    roll: list[UnitRow]
+    evenings: list[Evening]
+    board: Board
+    bench: BenchView
+    progress: Progress
+    undo: str | None
+    newest: dict[str, int]
+
+
+class Typed(Schema):
+    """What a typed line says, and the recipe proposed for it."""
+
+    count: int
+    name: str
+    kind: str | None
+    scale: int | None
+    recipe: str | None
+
+
+class Line(Schema):
+    """A typed line."""
+
+    line: str
+
+
+class TypedUnitIn(Schema):
+    """A unit as typed, with its kind and recipe as proposed or chosen."""
+
+    line: str
+    kind: str | None = None
+    recipe: str
+
+
+class Weekday(Schema):
+    """A weekday (0 is Monday) with its usual hours."""
+
+    weekday: int
+    start: time
+    end: time
+
+
+class NewMuster(Schema):
+    """The three questions, answered."""
+
+    name: str
+    zone: str
+    units: list[TypedUnitIn]
+    weekdays: list[Weekday]
+    parade_day: date
+
+
+class CommandIn(Schema):
+    """A command, with the version that the caller saw."""
+
+    version: int
+    command: Command
+
+
+class Seen(Schema):
+    """The version that the caller saw."""
+
+    version: int
+
+
+def view_of(muster: Muster) -> View:
+    """Derive everything."""
+    current = current_plan(muster)
+    derived, plan = current.derived, current.plan
+    rows = roll_of(derived)
+    board = board_of(derived, plan, rows)
+    last = changing.undoable(muster)
+    newest: dict[str, int] = {}
+    versions = RecipeVersion.objects.filter(recipe__owner=muster.owner_id)
+    for code, number in versions.values_list("recipe__code", "number"):
+        newest[code] = max(newest.get(code, 0), number)
+    return View(
+        id=muster.pk, version=muster.version, now=clock.now().isoformat(),
+        head=head_of(derived, plan, rows), roll=rows,
+        evenings=list(derived.snapshot.choices.evenings), board=board,
+        bench=bench_view(derived, board), progress=progress_of(current.run),
+        undo=last.label if last else None, newest=newest,
+    )  # fmt: skip
+
+
+@router.get("/musters", response=list[MusterName])
+def musters(request: HttpRequest) -> list[MusterName]:
+    """The user's musters, newest first."""
+    rows = Version.objects.select_related("muster").filter(muster__owner=request.user)
+    found = [
+        MusterName(id=row.muster_id, name=row.choices["name"], version=row.number)
+        for row in rows
+        if row.number == row.muster.version
+    ]
+    return sorted(found, key=lambda one: -one.id)
+
+
+@router.post("/typed-unit", response=Typed)
+def typed_unit(request: HttpRequest, payload: Line) -> Typed:
+    """What a line says, as one types it."""
+    typed = read_line(payload.line)
+    recipe = BY_KIND[typed.kind] if typed.kind else None
+    return Typed(count=typed.count, name=typed.name, kind=typed.kind, scale=typed.scale,
+                 recipe=recipe)  # fmt: skip
+
+
+@router.post("/musters", response=MusterName)
+def begin(request: HttpRequest, payload: NewMuster) -> MusterName:
+    """A whole muster from three answers."""
+    if Muster.objects.filter(owner=request.user).count() >= MOST_MUSTERS:
+        raise Refused(f"you have {MOST_MUSTERS} musters: remove one first")
+    if not payload.units:
+        raise Refused("units: type at least one, as in '24 pikes foot 1/72'")
+    if not payload.weekdays:
+        raise Refused("sittings: choose at least one weekday")
+    for one in payload.weekdays:
+        if one.end <= one.start:
+            raise Refused(f"the sitting ends at {one.end:%H:%M}, not after {one.start:%H:%M}")
+    now = clock.now()
+    try:
+        choices = Choices(name=payload.name.strip() or "Muster", zone=payload.zone)
+    except ValueError as error:
+        raise Refused("zone: there is no such time zone: use one such as Europe/London") from error
+    refuse_past_day(choices, payload.parade_day, now)
+    for one in payload.units:
+        version = changing.newest_version(request.user, one.recipe)
+        if version is None:
+            raise Refused(f"'{one.line}': there is no such recipe: choose one of yours")
+        wanted = AddUnit("add_unit", one.line, one.recipe, version.number, one.kind)
+        choices, _ = carry_out(choices, wanted, now)
+    today = now.astimezone(choices.local(payload.parade_day, time(0)).tzinfo).date()
+    hours = {one.weekday: (one.start, one.end) for one in payload.weekdays}
+    evenings = evenings_until(hours, today, payload.parade_day)
+    choices = Choices(
+        name=choices.name, zone=choices.zone, parade_day=payload.parade_day, units=choices.units,
+        evenings=tuple(e for e in evenings if choices.local(e.day, e.end) > now),
+    )  # fmt: skip
+    if not choices.evenings:
+        raise Refused("sittings: none of these weekdays comes before the parade day: add one")
+    muster = changing.begin(request.user, choices)
+    return MusterName(id=muster.pk, name=choices.name, version=muster.version)
+
+
+@router.get("/musters/{int:muster_id}", response=View)
+def view(request: HttpRequest, muster_id: int) -> View:
+    """Everything the rooms show."""
+    return view_of(own_muster(request.user, muster_id))
+
+
+@router.delete("/musters/{int:muster_id}", response={204: None})
+def remove(request: HttpRequest, muster_id: int) -> tuple[int, None]:
+    """Remove a muster with all its facts."""
+    own_muster(request.user, muster_id).delete()
+    return 204, None
+
+
+@router.post("/musters/{int:muster_id}/command", response=View)
+def command(request: HttpRequest, muster_id: int, payload: CommandIn) -> View:
+    """Carry out a command."""
+    return view_of(changing.command(request.user, muster_id, payload.version, payload.command))
+
+
+@router.post("/musters/{int:muster_id}/undo", response=View)
+def undo(request: HttpRequest, muster_id: int, payload: Seen) -> View:
+    """Take the newest command back."""
+    return view_of(changing.undo(request.user, muster_id, payload.version))
+
+
+@router.get("/musters/{int:muster_id}/file", response={200: None}, include_in_schema=True)
+def export(request: HttpRequest, muster_id: int) -> HttpResponse:
+    """The whole muster as an open file."""
+    muster = own_muster(request.user, muster_id)
+    answer = HttpResponse(export_text(muster), content_type="application/json")
+    answer["Content-Disposition"] = f'attachment; filename="muster-{muster.pk}.json"'
+    return answer
+
+
+@router.post("/import/preview", response=Preview)
+def preview(request: HttpRequest, file: UploadedFile = File(...)) -> Preview:  # noqa: B008
+    """What importing a file would do; nothing is changed."""
+    return preview_of(request.user, file)
+
+
+@router.post("/import", response=MusterName)
+def import_muster(request: HttpRequest, file: UploadedFile = File(...)) -> MusterName:  # noqa: B008
+    """Import a file: all or nothing."""
+    muster = import_file(request.user, file)
+    return MusterName(id=muster.pk, name=muster.versions.get().choices["name"], version=1)

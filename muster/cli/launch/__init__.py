@@ -1,0 +1,1 @@
+"""Bringing the program up. Standard library only: this runs before anything is installed."""

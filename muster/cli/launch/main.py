@@ -1,0 +1,71 @@
+"""What ``crisp`` answers to."""
+
+from __future__ import annotations
+
+import subprocess
+
+from muster.cli.launch.serve import SETTINGS, serve
+from muster.cli.launch.steps import (
+    PYTHON,
+    RUN,
+    Stop,
+    compile_planner,
+    environment,
+    install_python,
+    say,
+)
+from muster.cli.launch.testing import test
+
+HELP = """crisp COMMAND
+
+  demo [--fresh]        install what is missing, start with demo data, print the address
+  start                 the same without demo data
+  test [PYTEST WORDS]   set up, then run every check and test
+  shots                 take the pictures in docs/screenshots anew
+  plan PROBLEM.json     plan a problem file; 'crisp plan --help' says more
+
+Everything it makes lies in .run/; delete that folder to begin from nothing."""
+
+
+def main(words: list[str]) -> int:
+    """Carry out the command; anything else gets a helpful answer."""
+    command, rest = (words[0], words[1:]) if words else ("", [])
+    try:
+        match command, rest:
+            case "demo", [] | ["--fresh"]:
+                return serve(demo=True, fresh=bool(rest))
+            case "start", []:
+                return serve(demo=False)
+            case "test", _:
+                return test(rest)
+            case "plan", _:
+                return _quietly("muster.cli.plan", rest)
+            case "shots", []:
+                return test(["tests/browser/shots.py"])
+            case ("" | "help" | "--help" | "-h"), _:
+                say(HELP)
+                return 0
+            case _:
+                say(f"crisp: there is no '{' '.join(words)}'.\n\n{HELP}")
+                return 2
+    except Stop as stop:
+        say(f"\ncrisp: {stop}")
+        return 1
+    except KeyboardInterrupt:
+        say("\nEnded.")
+        return 130
+
+
+def _quietly(module: str, rest: list[str]) -> int:
+    """Run a command of ours that prints its result on standard output, and nothing else there."""
+    if not (PYTHON.exists() and (RUN / "stamps" / "planner,-compiled").exists()):
+        import contextlib
+        import sys
+
+        with contextlib.redirect_stdout(sys.stderr):
+            RUN.mkdir(parents=True, exist_ok=True)
+            install_python(dev=False)
+            compile_planner()
+    return subprocess.run(
+        [str(PYTHON), "-m", module, *rest], env={**environment(), **SETTINGS}
+    ).returncode

@@ -1,0 +1,124 @@
+"""Starting the server and the worker, and watching over them."""
+
+from __future__ import annotations
+
+import json
+import signal
+import subprocess
+import time
+import urllib.request
+from collections.abc import Callable
+
+from muster.cli.launch import database
+from muster.cli.launch.steps import (
+    PYTHON,
+    ROOT,
+    RUN,
+    Stop,
+    build_front_end,
+    collect_static,
+    compile_planner,
+    digest,
+    install_packages,
+    install_python,
+    run,
+    say,
+    step,
+)
+from muster.cli.launch.watch import end, start
+
+SETTINGS = {"DJANGO_SETTINGS_MODULE": "muster.settings.serve"}
+
+
+def prepare(dev: bool) -> None:
+    """Everything that needs no running server."""
+    RUN.mkdir(parents=True, exist_ok=True)
+    install_packages(browser=dev)
+    install_python(dev)
+    build_front_end()
+    compile_planner()
+    database.make_folder()
+
+
+def migrate() -> None:
+    """Tables as today's code wants them."""
+    made = str((database.DATA / "ibdata1").stat().st_ctime_ns // 10**12)
+    step(
+        "tables",
+        digest(sorted((ROOT / "muster" / "apps").glob("*/migrations")), made),
+        lambda: run([str(PYTHON), "manage.py", "migrate", "--noinput"], **SETTINGS),
+    )
+
+
+def serve(demo: bool, fresh: bool = False, port: int = 8000) -> int:
+    """Bring everything up, say where, and watch until Ctrl-C."""
+    begun = time.monotonic()
+    say("Crisp Muster")
+    signal.signal(signal.SIGTERM, _interrupt)
+    prepare(dev=False)
+    base = database.start_database()
+    children: dict[str, subprocess.Popen[bytes]] = {}
+    try:
+        database.prepare()
+        migrate()
+        collect_static()
+        more = {**SETTINGS, "CRISP_DEMO": "1" if demo else "0"}
+        if demo:
+            words = ["--fresh"] if fresh else []
+            begun_demo = time.monotonic()
+            run([str(PYTHON), "manage.py", "load_demo", *words], **more)
+            say(f"  {'demo':<28} {time.monotonic() - begun_demo:5.1f} s")
+        port = database.free_port(port)
+        starters: dict[str, Callable[[], subprocess.Popen[bytes]]] = {
+            "server": lambda: start(
+                [str(PYTHON), "-m", "gunicorn", "muster.wsgi", "--bind", f"127.0.0.1:{port}",
+                 "--workers", "1", "--threads", "4", "--timeout", "60"],
+                RUN / "server.log", **more,
+            ),
+            "worker": lambda: start(
+                [str(PYTHON), "manage.py", "work"], RUN / "worker.log", **more
+            ),
+        }  # fmt: skip
+        for name, starter in starters.items():
+            children[name] = starter()
+        _wait(port, children["server"])
+        (RUN / "address").write_text(f"http://127.0.0.1:{port}/")
+        say(f"\nReady after {time.monotonic() - begun:.1f} s: http://127.0.0.1:{port}/")
+        say("Open the demo with its one button, or sign up." if demo else "Sign up or sign in.")
+        say("Ctrl-C ends server, worker and database.")
+        while True:
+            time.sleep(1)
+            if base is not None and base.poll() is not None:
+                say("The database ended by itself; it is started again.")
+                base = database.start_database()
+            for name, starter in starters.items():
+                if children[name].poll() is not None:
+                    say(f"The {name} ended by itself; it is started again.")
+                    children[name] = starter()
+    except KeyboardInterrupt:
+        say("\nEnding.")
+        return 0
+    finally:
+        for child in children.values():
+            end(child)
+        database.end(base)
+        (RUN / "address").unlink(missing_ok=True)
+
+
+def _interrupt(number: int, frame: object) -> None:
+    raise KeyboardInterrupt
+
+
+def _wait(port: int, server: subprocess.Popen[bytes]) -> None:
+    until = time.monotonic() + 60
+    while time.monotonic() < until:
+        if server.poll() is not None:
+            raise Stop(f"the server did not start: see {RUN / 'server.log'}")
+        try:
+            with urllib.request.urlopen(f"http://127.0.0.1:{port}/healthz", timeout=2) as answer:
+                if json.load(answer)["database"]:
+                    return
+        except OSError:
+            pass
+        time.sleep(0.1)
+    raise Stop(f"the server did not answer within a minute: see {RUN / 'server.log'}")

@@ -1,0 +1,66 @@
+"""``crisp test``: every check there is, in the order in which they fail fastest."""
+
+from __future__ import annotations
+
+import subprocess
+import sys
+import time
+
+from muster.cli.launch import database
+from muster.cli.launch.serve import SETTINGS, migrate, prepare
+from muster.cli.launch.steps import PYTHON, ROOT, RUN, VENV, environment, npm, say
+
+
+def test(words: list[str]) -> int:
+    """Set up, then check and test everything; ``words`` go to pytest."""
+    say("Crisp Muster: setting up")
+    prepare(dev=True)
+    base = database.start_database()
+    try:
+        database.prepare()
+        migrate()
+        return _checks(words)
+    finally:
+        database.end(base)
+
+
+def _checks(words: list[str]) -> int:
+    tool = VENV / "bin"
+    runner = npm()
+    web = ROOT / "web"
+    manage = [str(PYTHON), "manage.py"]
+    checks: list[tuple[str, list[str], object]] = [
+        ("format, Python", [str(tool / "ruff"), "format", "--check", "-q", "."], ROOT),
+        ("lint, Python", [str(tool / "ruff"), "check", "-q", "."], ROOT),
+        ("types, Python", [str(tool / "mypy")], ROOT),
+        ("import contracts", [str(tool / "lint-imports")], ROOT),
+        ("migrations", [*manage, "makemigrations", "--check", "--dry-run"], ROOT),
+        ("Django's checks", [*manage, "check", "--fail-level", "WARNING"], ROOT),
+        ("API and schemas, drift", [str(PYTHON), "-m", "muster.cli.publish", "--check"], ROOT),
+        ("API types, drift", [*runner, "run", "types:check"], web),
+        ("format, front end", [*runner, "run", "format"], web),
+        ("lint, front end", [*runner, "run", "lint"], web),
+        ("types, front end", [*runner, "run", "check"], web),
+        ("tests, front end", [*runner, "run", "test"], web),
+    ]
+    say("Checks")
+    failed = []
+    for name, command, where in checks if not words else []:
+        begun = time.monotonic()
+        result = subprocess.run(
+            command, cwd=str(where), env={**environment(), **SETTINGS},
+            capture_output=True, text=True,
+        )  # fmt: skip
+        mark = "ok" if result.returncode == 0 else "FAILED"
+        say(f"  {name:<28} {time.monotonic() - begun:5.1f} s  {mark}")
+        if result.returncode:
+            failed.append(name)
+            sys.stdout.write(result.stdout[-5000:] + result.stderr[-3000:] + "\n")
+    say("Tests")
+    more = {"CRISP_RUN_DIR": str(RUN)}
+    tests = subprocess.run(
+        [str(PYTHON), "-m", "pytest", *words], cwd=ROOT, env={**environment(), **more}
+    )
+    if failed:
+        say(f"Failed checks: {', '.join(failed)}")
+    return 1 if failed else tests.returncode

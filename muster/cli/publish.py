@@ -1,0 +1,46 @@
+"""Write what others read: the API's description and the open formats' schemas. ``--check``: drift."""
+
+from __future__ import annotations
+
+import json
+import sys
+from pathlib import Path
+from typing import Any
+
+import django
+
+ROOT = Path(__file__).resolve().parents[2]
+
+
+def documents() -> dict[Path, str]:
+    """Every published file with its text."""
+    django.setup()
+    from muster.apps.api import api
+    from muster.core.formats import muster as muster_format
+
+    def text(value: Any) -> str:
+        return json.dumps(value, indent=1, sort_keys=True, default=str) + "\n"
+
+    return {
+        ROOT / "docs" / "openapi.json": text(api.get_openapi_schema()),
+        ROOT / "docs" / "schemas" / "muster.json": text(muster_format.schema()),
+    }
+
+
+def main() -> int:
+    """Write, or with ``--check`` say what differs."""
+    stale = [
+        path for path, text in documents().items() if not path.exists() or path.read_text() != text
+    ]
+    if "--check" in sys.argv:
+        for path in stale:
+            print(f"{path.relative_to(ROOT)} is not what the code says: run muster.cli.publish")
+        return 1 if stale else 0
+    for path, text in documents().items():
+        path.parent.mkdir(parents=True, exist_ok=True)
+        path.write_text(text)
+    return 0
+
+
+if __name__ == "__main__":
+    sys.exit(main())

@@ -1,0 +1,1 @@
+"""What the rooms show, computed: plain data, ready to be drawn."""

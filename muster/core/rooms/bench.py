@@ -1,0 +1,120 @@
+"""The bench: one call at a time, what dries, what comes next."""
+
+from __future__ import annotations
+
+from dataclasses import dataclass
+from datetime import datetime
+
+from muster.core.pipeline import Derived
+from muster.core.rooms.board import Board, CallCard
+
+
+@dataclass(frozen=True)
+class BenchPip:
+    """A model in this call: ``state`` is open, wet or done."""
+
+    model: int
+    state: str
+    touch_up: bool
+    fact: str | None
+
+
+@dataclass(frozen=True)
+class Drying:
+    """A tray that dries now."""
+
+    tray_name: str
+    start: datetime
+    first_dry: datetime
+    last_dry: datetime
+
+
+@dataclass(frozen=True)
+class BenchView:
+    """What stands on the bench now. ``call`` is the one under way, else the next one."""
+
+    call: CallCard | None
+    running: bool
+    paused: bool
+    pips: list[BenchPip]
+    number: int
+    of: int
+    sitting_end: datetime | None
+    clean_up_from: datetime | None
+    next: list[CallCard]
+    drying: list[Drying]
+    can_take_back: bool
+    last_fact: str | None
+
+
+def bench_view(derived: Derived, board: Board) -> BenchView:
+    """Put the bench together."""
+    problem, bench, record = derived.bench.problem, derived.bench, derived.record
+    cards = {card.id: card for card in board.calls}
+    current = problem.sitting_at(problem.now)
+    span = board.sittings[current] if current is not None else None
+    order: list[str] = []
+    for piece in board.pieces:
+        if not order or order[-1] != piece.call:
+            order.append(piece.call)
+    running = record.running
+    shown: CallCard | None = None
+    if running is not None:
+        shown = next(
+            (
+                card
+                for card in board.calls
+                if card.unit == running.unit
+                and card.tray.endswith(f".{running.tray}")
+                and card.pass_keys[:1] == list(running.pass_keys[:1])
+            ),
+            None,
+        )
+    if shown is None and order:
+        shown = cards[order[0]]
+    tonight = [piece.call for piece in board.pieces if span is not None and piece.start < span.end]
+    following = [cards[name] for name in order if shown is None or name != shown.id]
+    now = derived.snapshot.now
+    clean = None
+    if span is not None and running is not None and shown is not None:
+        family = derived.calls[shown.id].first.family
+        seconds = problem.families[family].cleanup_s if family else 0
+        if shown.tool and shown.tool in problem.tools:
+            seconds += problem.tools[shown.tool].cleanup_s
+        clean = bench.moment(bench.seconds(span.end) - seconds)
+    pips = []
+    for model in shown.models if shown else ():
+        tick = record.ticks.get((shown.unit, model, shown.pass_keys[0])) if shown else None
+        touched = bool(shown and (shown.unit, model, shown.pass_keys[0]) in record.touch_ups)
+        wet = bool(tick and shown and shown.dry_to and shown.dry_to > now)
+        state = "open" if tick is None else "wet" if wet else "done"
+        pips.append(BenchPip(model, state, touched, str(tick.fact) if tick else None))
+    last = record.last()
+    return BenchView(
+        call=shown,
+        running=running is not None and shown is not None,
+        paused=running is not None and running.paused,
+        pips=sorted(pips, key=lambda pip: pip.model),
+        number=(tonight.index(shown.id) + 1) if shown and shown.id in tonight else 1,
+        of=len(dict.fromkeys(tonight)),
+        sitting_end=span.end if span else None,
+        clean_up_from=clean,
+        next=following[:3],
+        drying=_drying(derived, board),
+        can_take_back=last is not None,
+        last_fact=str(last.id) if last else None,
+    )
+
+
+def _drying(derived: Derived, board: Board) -> list[Drying]:
+    now = derived.snapshot.now
+    found = []
+    for card in board.calls:
+        if not card.done_models or card.dry_to is None or card.dry_from is None:
+            continue
+        ticks = [derived.record.ticks[card.unit, m, card.pass_keys[0]] for m in card.done_models]
+        ended = max(tick.end for tick in ticks)
+        if len(card.done_models) < len(card.models) or card.dry_to <= now:
+            continue
+        found.append(Drying(card.tray_name, ended, card.dry_from, card.dry_to))
+    return sorted(found, key=lambda one: one.last_dry)[:3]

@@ -1,0 +1,274 @@
+"""The plan as a board: sittings at true minutes, trays as rows, calls with their reasons."""
+
+from __future__ import annotations
+
+from dataclasses import dataclass
+from datetime import datetime
+from zoneinfo import ZoneInfo
+
+from muster.core.pipeline import Derived
+from muster.core.plan.clocks import rates_of, ready_at
+from muster.core.plan.plan import Plan
+from muster.core.plan.why import Reason, reasons_of
+from muster.core.rooms.roll import TrayStrip, UnitRow, tray_id
+
+
+@dataclass(frozen=True)
+class Piece:
+    """A stretch of a call at the bench, from its first setting-up to its end."""
+
+    call: str
+    start: datetime
+    end: datetime
+    models: list[int]
+
+
+@dataclass(frozen=True)
+class Chore:
+    """Getting out, opening, closing, putting away."""
+
+    do: str
+    what: str
+    start: datetime
+    end: datetime
+    tray: str | None
+    """The row that it is drawn on: of the call that follows it, or that it follows."""
+
+
+@dataclass(frozen=True)
+class Join:
+    """One changeover, shared: the second call goes on with the family that the first has open."""
+
+    first: str
+    second: str
+    at: datetime
+
+
+@dataclass(frozen=True)
+class CallCard:
+    """A call as the board and the bench name it."""
+
+    id: str
+    tray: str
+    tray_name: str
+    unit: str
+    name: str
+    mix: str
+    tool: str | None
+    colour: str | None
+    finish: str | None
+    note: str
+    pass_keys: list[str]
+    models: list[int]
+    done_models: list[int]
+    per_item_s: int
+    handful: int
+    start: datetime | None
+    end: datetime | None
+    dry_from: datetime | None
+    dry_to: datetime | None
+    pinned: bool
+    late: bool
+    why: list[str]
+
+
+@dataclass(frozen=True)
+class SittingSpan:
+    """A sitting still to come or under way."""
+
+    start: datetime
+    end: datetime
+    used_s: int
+    after_parade: bool
+
+
+@dataclass(frozen=True)
+class Board:
+    """The whole board."""
+
+    status: str
+    reasons: list[str]
+    gap: float
+    finish: datetime
+    cost_s: int
+    hands_on_s: int
+    openings: int
+    sittings: list[SittingSpan]
+    rows: list[TrayStrip]
+    calls: list[CallCard]
+    pieces: list[Piece]
+    chores: list[Chore]
+    joins: list[Join]
+    missed: list[str]
+
+
+def board_of(derived: Derived, plan: Plan, rows: list[UnitRow]) -> Board:
+    """Lay the plan out."""
+    bench, problem = derived.bench, derived.bench.problem
+    due = derived.snapshot.choices.due()
+    pieces, chores, joins = _blocks(derived, plan)
+    spans = [
+        SittingSpan(
+            bench.moment(s.start), bench.moment(s.end),
+            sum(b.end - b.start for b in plan.blocks if s.start <= b.start < s.end),
+            due is not None and bench.moment(s.start) >= due,
+        )
+        for s in problem.sittings
+    ]  # fmt: skip
+    return Board(
+        status=plan.status,
+        reasons=[_in_words(derived, reason) for reason in plan.reasons],
+        gap=plan.gap(),
+        finish=bench.moment(plan.score.finish),
+        cost_s=plan.score.cost_s,
+        hands_on_s=plan.score.hands_on_s,
+        openings=sum(block.do == "open" for block in plan.blocks),
+        sittings=spans,
+        rows=[strip for row in rows for strip in row.trays],
+        calls=_cards(derived, plan),
+        pieces=pieces,
+        chores=chores,
+        joins=joins,
+        missed=[
+            f"The window from {_title(derived, one)} to {_title(derived, two)} was missed: only "
+            f"the wait still counts. Look at the models before you go on."
+            for one, two in plan.missed
+        ],
+    )
+
+
+def _title(derived: Derived, call_id: str) -> str:
+    call = derived.calls.get(call_id)
+    return f"{call.name}, {call.tray_name}" if call else call_id
+
+
+def _in_words(derived: Derived, reason: str) -> str:
+    """A planner's reason with calls named as a painter names them."""
+    for call in sorted(derived.calls.values(), key=lambda one: -len(one.id)):
+        reason = reason.replace(call.id, f"{call.name}, {call.tray_name},")
+    return reason
+
+
+def _blocks(derived: Derived, plan: Plan) -> tuple[list[Piece], list[Chore], list[Join]]:
+    bench, problem = derived.bench, derived.bench.problem
+    pieces, chores, joins = [], [], []
+    work = [block for block in plan.blocks if block.do == "work"]
+    last_of: dict[str, tuple[str, int | None]] = {}
+    for block in plan.blocks:
+        start, end = bench.moment(block.start), bench.moment(block.end)
+        sitting = problem.sitting_at(block.start)
+        if block.do == "work":
+            task = problem.tasks[block.ref]
+            call = derived.calls[block.ref]
+            first, last = block.from_s // task.per_item_s, -(-block.to_s // task.per_item_s)
+            pieces.append(Piece(block.ref, start, end, list(call.models[first:last])))
+            if task.family:
+                before = last_of.get(task.family)
+                if before and before[1] == sitting and before[0] != block.ref:
+                    joins.append(Join(before[0], block.ref, start))
+                last_of[task.family] = (block.ref, sitting)
+            continue
+        if block.do in ("open", "close"):
+            last_of.pop(block.ref, None)
+        near = None
+        if block.do in ("get_out", "open"):
+            near = next((w for w in work if w.start >= block.end), None)
+        else:
+            near = next((w for w in reversed(work) if w.end <= block.start), None)
+        tray = tray_id(derived.calls[near.ref]) if near else None
+        chores.append(Chore(block.do, block.ref, start, end, tray))
+    return pieces, chores, joins
+
+
+def _cards(derived: Derived, plan: Plan) -> list[CallCard]:
+    bench, problem = derived.bench, derived.bench.problem
+    reasons = reasons_of(problem, plan)
+    spans: dict[str, list[tuple[int, int]]] = {}
+    for block in plan.blocks:
+        if block.do == "work":
+            spans.setdefault(block.ref, []).append((block.start, block.end))
+    due = derived.snapshot.choices.due()
+    pinned = {pin.call for pin in derived.snapshot.choices.pins}
+    cards = []
+    for call in derived.calls.values():
+        task = problem.tasks[call.id]
+        ticked = [m for m in call.models
+                  if (call.unit.id, m, call.keys[0]) in derived.record.ticks]  # fmt: skip
+        mine = spans.get(call.id)
+        ends = [bench.seconds(derived.record.ticks[call.unit.id, m, call.keys[0]].end)
+                for m in ticked]  # fmt: skip
+        dry_from = dry_to = None
+        rates = rates_of(problem, task.clock)
+        if mine or ends:
+            first = min([*ends, *([mine[0][0] + task.per_item_s] if mine else [])])
+            last = max([*ends, *([mine[-1][1]] if mine else [])])
+            dry_from = bench.moment(ready_at(rates, first, task.dry_s))
+            dry_to = bench.moment(ready_at(rates, last, task.dry_s))
+        part = call.first
+        cards.append(
+            CallCard(
+                id=call.id,
+                tray=tray_id(call),
+                tray_name=call.tray_name,
+                unit=call.unit.id,
+                name=call.name,
+                mix=", ".join(f"{one.parts} {one.name}" for one in part.mix),
+                tool=part.tool,
+                colour=part.colour,
+                finish=part.finish,
+                note=" ".join(one.note for one in call.passes if one.note),
+                pass_keys=list(call.keys),
+                models=list(call.models),
+                done_models=ticked,
+                per_item_s=task.per_item_s,
+                handful=call.handful,
+                start=bench.moment(mine[0][0]) if mine else None,
+                end=bench.moment(mine[-1][1]) if mine else None,
+                dry_from=dry_from,
+                dry_to=dry_to,
+                pinned=call.id in pinned,
+                late=bool(due and mine and dry_to and dry_to > due),
+                why=[_sentence(derived, reason) for reason in reasons.get(call.id, [])],
+            )
+        )
+    return cards
+
+
+def _clock(derived: Derived, seconds: int) -> str:
+    moment = derived.bench.moment(seconds).astimezone(ZoneInfo(derived.snapshot.choices.zone))
+    now = derived.snapshot.now.astimezone(moment.tzinfo)
+    return f"{moment:%H:%M}" if moment.date() == now.date() else f"{moment:%a %H:%M}"
+
+
+def _minutes(seconds: int) -> str:
+    minutes = round(seconds / 60)
+    return f"{minutes} min" if minutes < 90 else f"{minutes // 60} h {minutes % 60:02d}"
+
+
+def _sentence(derived: Derived, reason: Reason) -> str:
+    """A reason as a painter would say it."""
+    at = _clock(derived, reason.at)
+    other = _title(derived, reason.other) if reason.other else ""
+    match reason.kind:
+        case "pinned":
+            return f"pinned to {at} by you"
+        case "shares":
+            saved = _minutes(reason.saves_s)
+            return f"goes on when {other} ends: shares what is open, saves {saved}"
+        case "wet":
+            return f"waits for {other} to dry until {at}"
+        case "stand":
+            return f"waits {_minutes(reason.saves_s)} after {other}, until {at}"
+        case "dry_since":
+            return f"{other} ready since {at}; that does not hold it"
+        case "sitting":
+            return f"the sitting begins at {at}"
+        case "full":
+            return f"the bench is taken until {at} by {other}"
+        case "condition":
+            return f"'{reason.other}' begins at {at}"
+        case "not_before":
+            return f"put off until {at}"
+        case "window":
+            return f"must start by {at}, before the window after {other} closes"
+    return reason.kind

@@ -1,0 +1,121 @@
+"""Settings shared by serving and testing. Secrets and the database's place come from ``.run``."""
+
+from __future__ import annotations
+
+import json
+import os
+from pathlib import Path
+from typing import Any
+
+ROOT = Path(__file__).resolve().parents[2]
+RUN = Path(os.environ.get("CRISP_RUN_DIR", ROOT / ".run"))
+_kept = RUN / "secrets.json"
+SECRETS: dict[str, Any] = json.loads(_kept.read_text()) if _kept.exists() else {}
+
+SECRET_KEY = SECRETS.get("django", "only-for-building-without-a-server")
+DEBUG = False
+ALLOWED_HOSTS = os.environ.get("CRISP_HOSTS", "localhost,127.0.0.1,[::1]").split(",")
+DEMO_ACCOUNT = os.environ.get("CRISP_DEMO") == "1"
+
+INSTALLED_APPS = [
+    "django.contrib.auth",
+    "django.contrib.contenttypes",
+    "django.contrib.sessions",
+    "django.contrib.staticfiles",
+    "axes",
+    "csp",
+    "django_tasks",
+    "django_tasks_db",
+    "muster.apps.accounts",
+    "muster.apps.recipes",
+    "muster.apps.roll",
+    "muster.apps.bench",
+    "muster.apps.plan",
+]
+MIDDLEWARE = [
+    "django.middleware.security.SecurityMiddleware",
+    "whitenoise.middleware.WhiteNoiseMiddleware",
+    "csp.middleware.CSPMiddleware",
+    "django.contrib.sessions.middleware.SessionMiddleware",
+    "django.middleware.common.CommonMiddleware",
+    "django.middleware.csrf.CsrfViewMiddleware",
+    "django.contrib.auth.middleware.AuthenticationMiddleware",
+    "django.middleware.clickjacking.XFrameOptionsMiddleware",
+    "axes.middleware.AxesMiddleware",
+]
+ROOT_URLCONF = "muster.urls"
+WSGI_APPLICATION = "muster.wsgi.application"
+TEMPLATES = [
+    {
+        "BACKEND": "django.template.backends.django.DjangoTemplates",
+        "DIRS": [ROOT / "web" / "dist"],
+        "OPTIONS": {"context_processors": ["django.template.context_processors.request"]},
+    }
+]
+
+DATABASES = {
+    "default": {
+        "ENGINE": "django.db.backends.mysql",
+        "NAME": "crisp_muster",
+        "USER": "crisp",
+        "PASSWORD": SECRETS.get("database", ""),
+        "HOST": "127.0.0.1",
+        "PORT": SECRETS.get("port", 3307),
+        "CONN_MAX_AGE": 60,
+        "CONN_HEALTH_CHECKS": True,
+        "OPTIONS": {
+            "charset": "utf8mb4",
+            "init_command": "SET sql_mode='STRICT_ALL_TABLES', innodb_strict_mode=1",
+        },
+        "TEST": {"CHARSET": "utf8mb4", "COLLATION": "utf8mb4_bin"},
+    }
+}
+DEFAULT_AUTO_FIELD = "django.db.models.BigAutoField"
+
+AUTHENTICATION_BACKENDS = [
+    "axes.backends.AxesStandaloneBackend",
+    "django.contrib.auth.backends.ModelBackend",
+]
+PASSWORD_HASHERS = ["django.contrib.auth.hashers.Argon2PasswordHasher"]
+AUTH_PASSWORD_VALIDATORS = [
+    {
+        "NAME": "django.contrib.auth.password_validation.MinimumLengthValidator",
+        "OPTIONS": {"min_length": 8},
+    },
+    {"NAME": "django.contrib.auth.password_validation.CommonPasswordValidator"},
+]
+AXES_FAILURE_LIMIT = 8
+AXES_COOLOFF_TIME = 0.25  # hours
+AXES_LOCKOUT_PARAMETERS = [["username", "ip_address"]]
+AXES_RESET_ON_SUCCESS = True
+
+TASKS = {"default": {"BACKEND": "django_tasks_db.DatabaseBackend"}}
+
+CONTENT_SECURITY_POLICY = {
+    "DIRECTIVES": {
+        "default-src": ["'self'"],
+        "img-src": ["'self'", "data:"],
+        "style-src": ["'self'"],
+        "script-src": ["'self'"],
+        "object-src": ["'none'"],
+        "base-uri": ["'none'"],
+        "form-action": ["'self'"],
+        "frame-ancestors": ["'none'"],
+    }
+}
+SESSION_COOKIE_AGE = 60 * 86400
+SESSION_COOKIE_SAMESITE = "Lax"
+CSRF_COOKIE_SAMESITE = "Lax"
+X_FRAME_OPTIONS = "DENY"
+SECURE_CONTENT_TYPE_NOSNIFF = True
+DATA_UPLOAD_MAX_MEMORY_SIZE = 5_000_000
+
+STATIC_URL = "/static/"
+STATIC_ROOT = RUN / "static"
+STATICFILES_DIRS = [ROOT / "web" / "dist"] if (ROOT / "web" / "dist").exists() else []
+WHITENOISE_USE_FINDERS = False
+
+LANGUAGE_CODE = "en-gb"
+USE_TZ = True
+TIME_ZONE = "UTC"
+SILENCED_SYSTEM_CHECKS: list[str] = []

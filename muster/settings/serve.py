@@ -1,0 +1,3 @@
+"""Settings for ``crisp demo`` and ``crisp start``."""
+
+from muster.settings.base import *  # noqa: F403

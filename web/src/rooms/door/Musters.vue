@@ -1,0 +1,77 @@
+<script setup lang="ts">
+import { onMounted, ref } from 'vue'
+import { useRouter } from 'vue-router'
+import { client, told, type Schemas } from '../../api/client'
+import Complaints from '../../parts/Complaints.vue'
+import { useMuster } from '../../muster'
+import { count } from '../../words'
+
+const router = useRouter()
+const muster = useMuster()
+const list = ref<Schemas['MusterName'][] | null>(null)
+const preview = ref<Schemas['Preview'] | null>(null)
+const file = ref<File | null>(null)
+
+onMounted(async () => {
+  list.value = await muster.attempt(() => told(client.GET('/api/musters')))
+  if (!list.value) await router.replace('/')
+})
+
+function form() {
+  const data = new FormData()
+  if (file.value) data.append('file', file.value)
+  return { body: data as never, bodySerializer: (body: never) => body }
+}
+
+async function choose(event: Event) {
+  file.value = (event.target as HTMLInputElement).files?.[0] ?? null
+  preview.value = null
+  if (!file.value) return
+  preview.value = await muster.attempt(() => told(client.POST('/api/import/preview', form())))
+}
+
+async function take() {
+  const done = await muster.attempt(() => told(client.POST('/api/import', form())))
+  if (done) await router.push(`/${done.id}/roll`)
+}
+
+async function signOut() {
+  await muster.attempt(() => told(client.POST('/api/sign-out')))
+  await router.push('/')
+}
+</script>
+
+<template>
+  <div class="flex items-center justify-between">
+    <h1>Musters</h1>
+    <button class="link" @click="signOut">Sign out</button>
+  </div>
+  <Complaints />
+  <ul v-if="list?.length" class="my-4">
+    <li v-for="one in list" :key="one.id" class="border-b border-rule">
+      <RouterLink :to="`/${one.id}/plan`" class="flex min-h-12 items-center text-18"
+        ><b>{{ one.name }}</b></RouterLink
+      >
+    </li>
+  </ul>
+  <p v-else-if="list" class="my-4">There is no muster yet. Begin with what stands on the shelf.</p>
+  <RouterLink to="/begin" class="btn btn-main">Begin a muster</RouterLink>
+  <section class="mt-10 border-t border-rule pt-4">
+    <h2>Import a muster</h2>
+    <label class="my-3 grid gap-1"
+      >A file in the format crisp-muster/muster
+      <input type="file" accept="application/json,.json" class="field py-2" @change="choose" />
+    </label>
+    <div v-if="preview">
+      <p>
+        <b>{{ preview.name }}</b
+        >: {{ preview.units.join(', ') }}; {{ count(preview.models, 'model') }},
+        {{ count(preview.sittings, 'sitting') }}, {{ count(preview.facts, 'fact') }}.
+        <template v-if="preview.new_recipes.length"
+          >New recipes: {{ preview.new_recipes.join(', ') }}.</template
+        >
+      </p>
+      <button class="btn btn-main mt-3" @click="take">Import it</button>
+    </div>
+  </section>
+</template>

@@ -1,0 +1,195 @@
+<script setup lang="ts">
+import { onMounted, ref } from 'vue'
+import { client, told, type Schemas, type UnitRow } from '../../api/client'
+import PipStrip from '../../parts/PipStrip.vue'
+import { useKeys } from '../../keys'
+import { useMuster } from '../../muster'
+import { hours } from '../../words'
+
+const TIERS = { table: 'across the table', hand: 'in the hand', close: 'close up' } as const
+
+const muster = useMuster()
+const line = ref('')
+const kind = ref<Schemas['AddUnit']['kind']>(null)
+const recipes = ref<Schemas['Recipe'][]>([])
+const open = ref<string | null>(null)
+
+onMounted(async () => {
+  const list = await muster.attempt(() => told(client.GET('/api/recipes')))
+  recipes.value = list?.map((one) => one.recipe) ?? []
+})
+useKeys([{ key: 'u', shows: 'U', does: 'Take the last change back', act: () => muster.undo() }])
+
+async function add() {
+  const said = await muster.attempt(() =>
+    told(client.POST('/api/typed-unit', { body: { line: line.value } })),
+  )
+  if (!said) return
+  const wanted = kind.value ?? said.kind
+  const recipe =
+    recipes.value.find((one) => one.id === said.recipe) ??
+    recipes.value.find((one) => one.kind === wanted)
+  const done = await muster.command({
+    do: 'add_unit',
+    line: line.value,
+    kind: kind.value,
+    recipe: recipe?.id ?? 'infantry-six',
+    recipe_version: recipe?.version ?? 1,
+  })
+  if (done) {
+    line.value = ''
+    kind.value = null
+  }
+}
+
+type Changes = Omit<Schemas['EditUnit'], 'do' | 'unit'>
+
+function edit(row: UnitRow, changes: Partial<Changes>) {
+  return muster.command({ do: 'edit_unit', unit: row.unit.id, ...changes } as Schemas['EditUnit'])
+}
+
+function number(event: Event): number {
+  return Number((event.target as HTMLInputElement).value)
+}
+
+function value<T extends string>(event: Event): T {
+  return (event.target as HTMLSelectElement).value as T
+}
+
+function follow(row: UnitRow, code: string) {
+  const recipe = recipes.value.find((one) => one.id === code)
+  if (recipe) void edit(row, { recipe: recipe.id, recipe_version: recipe.version })
+}
+</script>
+
+<template>
+  <div class="flex min-h-14 flex-wrap items-center justify-between gap-3">
+    <h1>Roll</h1>
+    <div class="flex items-center gap-4">
+      <a v-if="muster.view" class="link" :href="`/api/musters/${muster.view.id}/file`" download
+        >Export the muster</a
+      >
+      <button class="btn" :disabled="!muster.view?.undo" @click="muster.undo()">
+        Take back<span v-if="muster.view?.undo" class="font-normal">: {{ muster.view.undo }}</span>
+      </button>
+    </div>
+  </div>
+  <form class="mb-4 flex flex-wrap gap-3" @submit.prevent="add">
+    <input
+      v-model="line"
+      class="field min-w-60 flex-1"
+      name="line"
+      aria-label="Add a unit, such as 8 lancers mounted"
+      placeholder="8 lancers mounted"
+    />
+    <select v-model="kind" class="field" aria-label="Kind">
+      <option :value="null">kind as typed</option>
+      <option v-for="one in ['figure', 'mounted', 'vehicle', 'gun', 'aircraft', 'building', 'base']" :key="one" :value="one">
+        {{ one }}
+      </option>
+    </select>
+    <button class="btn btn-main" :disabled="!line.trim()">Add</button>
+  </form>
+  <p v-if="muster.view && !muster.view.roll.length" class="my-6">
+    The roll is empty. Type the first unit above, as in <b>24 pikes foot 1/72</b>.
+  </p>
+  <section
+    v-for="row in muster.view?.roll"
+    :key="row.unit.id"
+    class="border-t border-rule py-2"
+    :aria-label="row.unit.name"
+  >
+    <div class="grid grid-cols-[190px_1fr_auto] items-center gap-4 max-md:grid-cols-1">
+      <div>
+        <h2>{{ row.unit.count }} {{ row.unit.name }}</h2>
+        <p class="text-14 text-soft">1/{{ row.unit.scale }} · {{ row.recipe_name }}</p>
+      </div>
+      <div class="flex flex-wrap gap-x-6 gap-y-2">
+        <div v-for="tray in row.trays" :key="tray.id">
+          <PipStrip :pips="tray.pips" :name="tray.name" />
+          <span class="text-14">{{ tray.name }}</span>
+        </div>
+      </div>
+      <div class="flex items-center gap-4">
+        <span class="text-right text-14"
+          ><b>{{ hours(row.hours_left * 3600) }}</b> left<br />{{ row.models_done }} of
+          {{ row.unit.count }} done</span
+        >
+        <button
+          class="link"
+          :aria-expanded="open === row.unit.id"
+          :aria-label="`Change ${row.unit.name}`"
+          @click="open = open === row.unit.id ? null : row.unit.id"
+        >
+          {{ open === row.unit.id ? 'Close' : 'Change' }}
+        </button>
+      </div>
+    </div>
+    <div v-if="open === row.unit.id" class="my-3 flex flex-wrap items-end gap-4">
+      <label class="grid gap-1 text-14"
+        >Name
+        <input
+          class="field w-40"
+          :value="row.unit.name"
+          maxlength="60"
+          @change="edit(row, { name: value($event) })"
+      /></label>
+      <label class="grid gap-1 text-14"
+        >Models
+        <input
+          class="field w-24"
+          type="number"
+          :value="row.unit.count"
+          @change="edit(row, { count: number($event) })"
+      /></label>
+      <label class="grid gap-1 text-14"
+        >In a tray
+        <input
+          class="field w-24"
+          type="number"
+          min="0"
+          :value="row.unit.tray_size ?? ''"
+          :placeholder="String(row.proposed_size)"
+          @change="edit(row, { tray_size: number($event) })"
+      /></label>
+      <label class="grid gap-1 text-14"
+        >Seen from
+        <select
+          class="field"
+          :value="row.unit.tier"
+          @change="edit(row, { tier: value($event) })"
+        >
+          <option v-for="(words, tier) in TIERS" :key="tier" :value="tier">{{ words }}</option>
+        </select></label
+      >
+      <label class="grid gap-1 text-14"
+        >Priority
+        <select
+          class="field"
+          :value="row.unit.priority"
+          @change="edit(row, { priority: number($event) })"
+        >
+          <option v-for="n in 5" :key="n" :value="n">{{ n }}</option>
+        </select></label
+      >
+      <label class="grid gap-1 text-14"
+        >Recipe
+        <select class="field" :value="row.unit.recipe" @change="follow(row, value($event))">
+          <option v-for="recipe in recipes" :key="recipe.id" :value="recipe.id">
+            {{ recipe.name }}
+          </option>
+        </select></label
+      >
+      <button class="btn" @click="muster.command({ do: 'remove_unit', unit: row.unit.id })">
+        Take off the roll
+      </button>
+      <p
+        v-if="(muster.view?.newest[row.unit.recipe] ?? 0) > row.unit.recipe_version"
+        class="w-full text-14"
+      >
+        Keeps version {{ row.unit.recipe_version }} of its recipe.
+        <button class="link" @click="follow(row, row.unit.recipe)">Follow the newest</button>
+      </p>
+    </div>
+  </section>
+</template>

@@ -1,0 +1,33 @@
+import { createRouter, createWebHistory } from 'vue-router'
+
+export interface Room {
+  name: string
+  label: string
+  key: string
+}
+
+/** Rooms keep their numbers; those that are still to be built have none here. */
+export const rooms: Room[] = [
+  { name: 'roll', label: 'Roll', key: '1' },
+  { name: 'recipes', label: 'Recipes', key: '4' },
+  { name: 'plan', label: 'Plan', key: '5' },
+  { name: 'bench', label: 'Bench', key: '6' },
+]
+
+export const router = createRouter({
+  history: createWebHistory('/'),
+  routes: [
+    { path: '/', name: 'door', component: () => import('./rooms/door/Door.vue') },
+    { path: '/musters', name: 'musters', component: () => import('./rooms/door/Musters.vue') },
+    { path: '/begin', name: 'begin', component: () => import('./rooms/begin/Begin.vue') },
+    { path: '/:id(\\d+)/roll', name: 'roll', component: () => import('./rooms/roll/Roll.vue') },
+    {
+      path: '/:id(\\d+)/recipes',
+      name: 'recipes',
+      component: () => import('./rooms/recipes/Recipes.vue'),
+    },
+    { path: '/:id(\\d+)/plan', name: 'plan', component: () => import('./rooms/plan/Plan.vue') },
+    { path: '/:id(\\d+)/bench', name: 'bench', component: () => import('./rooms/bench/Bench.vue') },
+    { path: '/:rest(.*)*', name: 'nowhere', component: () => import('./rooms/door/Nowhere.vue') },
+  ],
+})
