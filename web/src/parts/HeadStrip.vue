@@ -41,7 +41,9 @@ watch(id, (now) => now && muster.load(now), { immediate: true })
       <span v-if="!head.possible" class="warn">does not fit: see Plan</span>
       <span v-else-if="head.late_models" class="warn">{{ head.late_models }} models late</span>
       <RouterLink v-else :to="room('plan')" class="link px-0"
-        ><b>{{ head.sittings_in_hand }} {{ head.sittings_in_hand === 1 ? 'sitting' : 'sittings' }}</b>
+        ><b
+          >{{ head.sittings_in_hand }} {{ head.sittings_in_hand === 1 ? 'sitting' : 'sittings' }}</b
+        >
         in hand</RouterLink
       >
     </p>

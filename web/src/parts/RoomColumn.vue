@@ -26,7 +26,10 @@ const route = useRoute()
     <RouterLink to="/musters" class="flex min-h-11 items-center px-4 max-md:hidden"
       >Musters</RouterLink
     >
-    <button class="flex min-h-11 items-center justify-between px-4 max-md:hidden" @click="turnLight">
+    <button
+      class="flex min-h-11 items-center justify-between px-4 max-md:hidden"
+      @click="turnLight"
+    >
       <span>{{ light === 'day' ? 'Lamp' : 'Day' }}</span><b>L</b>
     </button>
     <button

@@ -44,9 +44,7 @@ onMounted(async () => {
 async function add() {
   const line = typed.value.trim()
   if (!line) return
-  const said = await muster.attempt(() =>
-    told(client.POST('/api/typed-unit', { body: { line } })),
-  )
+  const said = await muster.attempt(() => told(client.POST('/api/typed-unit', { body: { line } })))
   if (!said) return
   lines.value.push({
     line,
@@ -180,11 +178,7 @@ async function plan() {
     </p>
     <div class="mt-6 flex gap-3">
       <button class="btn" @click="go('units')">Back</button>
-      <button
-        class="btn btn-main"
-        :disabled="!chosen.length || !parade"
-        @click="go('recipes')"
-      >
+      <button class="btn btn-main" :disabled="!chosen.length || !parade" @click="go('recipes')">
         Next
       </button>
     </div>

@@ -20,7 +20,7 @@ onMounted(async () => {
 function form() {
   const data = new FormData()
   if (file.value) data.append('file', file.value)
-  return { body: data as never, bodySerializer: (body: never) => body }
+  return { body: { file: '' }, bodySerializer: () => data }
 }
 
 async function choose(event: Event) {
@@ -64,9 +64,9 @@ async function signOut() {
     </label>
     <div v-if="preview">
       <p>
-        <b>{{ preview.name }}</b
-        >: {{ preview.units.join(', ') }}; {{ count(preview.models, 'model') }},
-        {{ count(preview.sittings, 'sitting') }}, {{ count(preview.facts, 'fact') }}.
+        <b>{{ preview.name }}</b>: {{ preview.units.join(', ') }};
+        {{ count(preview.models, 'model') }}, {{ count(preview.sittings, 'sitting') }},
+        {{ count(preview.facts, 'fact') }}.
         <template v-if="preview.new_recipes.length"
           >New recipes: {{ preview.new_recipes.join(', ') }}.</template
         >

@@ -84,7 +84,11 @@ function follow(row: UnitRow, code: string) {
     />
     <select v-model="kind" class="field" aria-label="Kind">
       <option :value="null">kind as typed</option>
-      <option v-for="one in ['figure', 'mounted', 'vehicle', 'gun', 'aircraft', 'building', 'base']" :key="one" :value="one">
+      <option
+        v-for="one in ['figure', 'mounted', 'vehicle', 'gun', 'aircraft', 'building', 'base']"
+        :key="one"
+        :value="one"
+      >
         {{ one }}
       </option>
     </select>
@@ -154,11 +158,7 @@ function follow(row: UnitRow, code: string) {
       /></label>
       <label class="grid gap-1 text-14"
         >Seen from
-        <select
-          class="field"
-          :value="row.unit.tier"
-          @change="edit(row, { tier: value($event) })"
-        >
+        <select class="field" :value="row.unit.tier" @change="edit(row, { tier: value<keyof typeof TIERS>($event) })">
           <option v-for="(words, tier) in TIERS" :key="tier" :value="tier">{{ words }}</option>
         </select></label
       >

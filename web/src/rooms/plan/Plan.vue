@@ -1,0 +1,242 @@
+<script setup lang="ts">
+import { Menu, MenuButton, MenuItem, MenuItems } from '@headlessui/vue'
+import { useElementSize, useIntervalFn } from '@vueuse/core'
+import { computed, ref, useTemplateRef } from 'vue'
+import { client, told, type Schemas } from '../../api/client'
+import { useKeys } from '../../keys'
+import { useMuster } from '../../muster'
+import { hours } from '../../words'
+import Board from './Board.vue'
+import Evening from './Evening.vue'
+import { howMany } from './fold'
+import SittingBar from './SittingBar.vue'
+
+const LEAST = 1.35
+
+const muster = useMuster()
+const box = useTemplateRef<HTMLElement>('box')
+const { width } = useElementSize(box)
+const first = ref(0)
+const selected = ref<string | null>(null)
+const places = ref<Schemas['Place'][] | null>(null)
+const now = ref(Date.now() + muster.ahead)
+
+const view = computed(() => muster.view)
+const board = computed(() => view.value?.board)
+const spans = computed(
+  () =>
+    board.value?.sittings.map((one) => ({
+      start: Date.parse(one.start),
+      end: Date.parse(one.end),
+    })) ?? [],
+)
+const boardWidth = computed(() => Math.max(320, width.value - 166 - 28))
+const start = computed(() => Math.min(first.value, Math.max(0, spans.value.length - 1)))
+const shown = computed(() => howMany(spans.value, start.value, boardWidth.value, LEAST))
+const order = computed(() => [...new Set(board.value?.pieces.map((piece) => piece.call) ?? [])])
+const card = computed(() => {
+  const wanted = selected.value ?? order.value[0]
+  return board.value?.calls.find((one) => one.id === wanted) ?? null
+})
+const working = computed(() => ['queued', 'improving'].includes(view.value?.progress.status ?? ''))
+const saved = computed(() => {
+  const progress = view.value?.progress
+  return progress ? Math.max(0, progress.first_cost_s - progress.cost_s) : 0
+})
+
+useIntervalFn(() => (now.value = Date.now() + muster.ahead), 10_000)
+useIntervalFn(async () => {
+  const id = view.value?.id
+  if (id !== undefined && working.value) muster.take(await muster.fetchView(id))
+}, 1500)
+
+function move(by: number) {
+  const at = card.value ? order.value.indexOf(card.value.id) : -1
+  const next = order.value[Math.min(order.value.length - 1, Math.max(0, at + by))]
+  if (!next) return
+  selected.value = next
+  const begins = Date.parse(board.value?.calls.find((one) => one.id === next)?.start ?? '')
+  const sitting = spans.value.findIndex((span) => begins >= span.start && begins < span.end)
+  if (sitting >= 0 && (sitting < start.value || sitting >= start.value + shown.value)) {
+    first.value = sitting
+  }
+}
+
+useKeys([
+  { key: 'ArrowRight', shows: 'Right', does: 'The next call in time', act: () => move(1) },
+  { key: 'ArrowLeft', shows: 'Left', does: 'The call before it', act: () => move(-1) },
+  { key: 'ArrowDown', shows: 'Down', does: 'Ten calls on', act: () => move(10) },
+  { key: 'ArrowUp', shows: 'Up', does: 'Ten calls back', act: () => move(-10) },
+  {
+    key: 'p',
+    shows: 'P',
+    does: 'Places of this call',
+    act: () => document.querySelector<HTMLElement>('#places')?.click(),
+  },
+  { key: 'u', shows: 'U', does: 'Take the last change back', act: () => muster.undo() },
+])
+
+async function findPlaces() {
+  places.value = null
+  const id = view.value?.id
+  if (id === undefined || !card.value) return
+  const call = card.value.id
+  places.value = await muster.attempt(() =>
+    told(
+      client.GET('/api/musters/{muster_id}/plan/places', {
+        params: { path: { muster_id: id }, query: { call } },
+      }),
+    ),
+  )
+}
+
+function cost(place: Schemas['Place']): string {
+  if (place.as_planned) return 'as planned'
+  const sign = place.cost_s >= 0 ? 'adds' : 'saves'
+  const work = place.cost_s ? `${sign} ${hours(Math.abs(place.cost_s))}` : 'costs nothing'
+  const days = Math.round(place.finish_s / 86_400)
+  const late = days > 0 ? `, ${days} d later` : days < 0 ? `, ${-days} d sooner` : ''
+  return work + late
+}
+
+function pin(place: Schemas['Place']) {
+  if (!card.value) return
+  void muster.command({
+    do: 'pin_call',
+    call: card.value.id,
+    start: place.pin,
+    slack_s: place.slack_s,
+  })
+}
+
+function free() {
+  if (card.value)
+    void muster.command({ do: 'pin_call', call: card.value.id, start: null, slack_s: 0 })
+}
+
+async function work(what: 'improve' | 'stop') {
+  const id = view.value?.id
+  if (id === undefined) return
+  const path = `/api/musters/{muster_id}/plan/${what}` as const
+  const done = await muster.attempt(() =>
+    told(client.POST(path, { params: { path: { muster_id: id } } })),
+  )
+  if (done) muster.take(await muster.fetchView(id))
+}
+</script>
+
+<template>
+  <div ref="box">
+    <div class="flex min-h-16 flex-wrap items-center justify-between gap-x-6">
+      <div class="flex flex-wrap items-baseline gap-4">
+        <h1>Plan</h1>
+        <p v-if="board?.status === 'planned'">
+          proven within <b>{{ Math.ceil(board.gap * 100) }} %</b> of the best possible
+        </p>
+        <span v-if="working" role="status"
+          >improving, <b>{{ Math.round((view?.progress.share ?? 0) * 100) }} %</b
+          ><template v-if="saved">
+            · saved <b>{{ hours(saved) }}</b> so far</template
+          >
+          <button class="link" @click="work('stop')">Stop, keep the best</button></span
+        >
+        <button v-else-if="board?.status === 'planned'" class="link" @click="work('improve')">
+          Improve for 20 s
+        </button>
+      </div>
+      <SittingBar
+        v-if="board"
+        class="max-md:hidden"
+        :sittings="board.sittings"
+        :first="start"
+        :shown="shown"
+        :zone="muster.zone"
+        @first="first = $event"
+      />
+    </div>
+    <p v-if="view && !view.roll.length" class="my-6">
+      There is nothing to plan yet. Put the first unit on the roll.
+      <RouterLink class="btn btn-main ml-4" :to="`/${view.id}/roll`">To the roll</RouterLink>
+    </p>
+    <div v-else-if="board?.status === 'impossible'" class="my-4 max-w-[70ch]">
+      <p><span class="warn">No plan fits:</span></p>
+      <ul class="my-2 list-disc pl-6">
+        <li v-for="reason in board.reasons" :key="reason">{{ reason }}</li>
+      </ul>
+    </div>
+    <template v-else-if="view && board">
+      <p v-for="one in board.missed" :key="one" class="my-2">
+        <span class="warn">Missed:</span> {{ one }}
+      </p>
+      <Evening class="md:hidden" :view="view" :clock="muster.clock" :day="muster.day" />
+      <Board
+        class="max-md:hidden"
+        :view="view"
+        :first="start"
+        :shown="shown"
+        :width="boardWidth"
+        :selected="card?.id ?? null"
+        :now="now"
+        :clock="muster.clock"
+        :day="muster.day"
+        @select="selected = $event"
+      />
+      <section
+        v-if="card"
+        class="mt-3 grid grid-cols-[1fr_auto] gap-6 border-t border-rule pt-3 max-md:hidden"
+        aria-live="polite"
+      >
+        <div>
+          <h2>
+            {{ card.tray_name }} · {{ card.name
+            }}<template v-if="card.mix">, {{ card.mix }}</template>
+            <template v-if="card.start && card.end">
+              · {{ muster.day(card.start) }} {{ muster.clock(card.start) }} to
+              {{ muster.clock(card.end) }}</template
+            >
+          </h2>
+          <ul class="mt-1">
+            <li v-for="one in card.why" :key="one" class="before:mr-3 before:content-['–']">
+              {{ one }}
+            </li>
+            <li v-if="card.dry_from && card.dry_to" class="before:mr-3 before:content-['–']">
+              first model dry at <b>{{ muster.clock(card.dry_from) }}</b>, the tray at
+              <b>{{ muster.clock(card.dry_to) }}</b>
+            </li>
+          </ul>
+        </div>
+        <div class="flex items-start gap-3">
+          <button v-if="card.pinned" class="btn" @click="free">Unpin</button>
+          <Menu v-slot="{ open }" as="div" class="relative">
+            <MenuButton id="places" class="btn" @click="findPlaces">Pin here …</MenuButton>
+            <MenuItems
+              v-if="open"
+              class="absolute right-0 bottom-full z-10 mb-2 w-80 border-[1.5px] border-ink bg-ground py-2"
+            >
+              <p v-if="!places" class="px-4 py-2 text-soft" role="status">Trying each sitting …</p>
+              <p v-else-if="!places.length" class="px-4 py-2">No other place is legal.</p>
+              <MenuItem v-for="place in places" :key="place.pin" v-slot="{ active }">
+                <button
+                  class="flex min-h-11 w-full items-center justify-between gap-4 px-4 text-left"
+                  :class="{ 'bg-paper': active }"
+                  @click="pin(place)"
+                >
+                  <span>{{ muster.day(place.start) }} {{ muster.clock(place.start) }}</span>
+                  <span class="text-14">{{ cost(place) }}</span>
+                </button>
+              </MenuItem>
+            </MenuItems>
+          </Menu>
+        </div>
+      </section>
+      <footer
+        class="mt-3 flex flex-wrap gap-x-6 gap-y-1 border-t border-rule pt-2 text-14 text-soft max-md:hidden"
+      >
+        <span>hatch: drying, first model to last</span><span>thin line: ready</span
+        ><span>outline: set up, clean up</span><span>stair: one changeover, shared</span
+        ><span>pleat: the nights between</span><span>pip filled: passes done</span
+        ><span>pip slanted: wet</span><span>pip notched: touch-up</span>
+      </footer>
+    </template>
+  </div>
+</template>

@@ -1,0 +1,136 @@
+<script setup lang="ts">
+import { computed } from 'vue'
+import type { Schemas } from '../../api/client'
+import { readMix, sayMix } from './mix'
+
+type Pass = Schemas['Pass']
+
+const pass = defineModel<Pass>({ required: true })
+const emit = defineEmits<{ remove: [] }>()
+
+const TECHNIQUES =
+  'assemble, spray, brush, dry-brush, stipple, sponge, wash, pin wash, filter, glaze, streak, splash, pigment, fluid, scratch, wipe back, decal, mask, varnish, glue, texture, grass'.split(
+    ', ',
+  )
+const NUMBERS = [
+  ['minutes', 'Minutes a model'],
+  ['setup_min', 'Open it'],
+  ['cleanup_min', 'Clean up'],
+  ['open_min', 'Stays open'],
+  ['life_min', 'Lasts in all'],
+  ['dry_min', 'Dry to touch'],
+  ['stand_min', 'Stand: wait at least'],
+  ['window_min', 'Window: at most'],
+] as const
+const OPTIONAL = ['open_min', 'life_min', 'window_min']
+
+const mix = computed({
+  get: () => sayMix(pass.value.mix ?? []),
+  set: (text: string) => (pass.value = { ...pass.value, mix: readMix(text) }),
+})
+const needs = computed({
+  get: () => (pass.value.needs ?? []).join(', '),
+  set: (text: string) =>
+    (pass.value = {
+      ...pass.value,
+      needs: text
+        .split(',')
+        .map((one) => one.trim())
+        .filter(Boolean),
+    }),
+})
+
+function set(key: string, text: string) {
+  const value = text === '' && OPTIONAL.includes(key) ? null : Number(text)
+  pass.value = { ...pass.value, [key]: value }
+}
+
+function text(key: keyof Pass): string {
+  const value = pass.value[key]
+  return value === null || value === undefined ? '' : String(value)
+}
+</script>
+
+<template>
+  <div class="my-3 grid grid-cols-4 gap-3 pl-9 max-md:grid-cols-2">
+    <label class="grid gap-1 text-14"
+      >Name <input v-model="pass.name" class="field" maxlength="60"
+    /></label>
+    <label class="grid gap-1 text-14"
+      >Technique
+      <select v-model="pass.technique" class="field">
+        <option v-for="one in TECHNIQUES" :key="one">{{ one }}</option>
+      </select></label
+    >
+    <label class="grid gap-1 text-14"
+      >Tool
+      <input
+        class="field"
+        list="tools"
+        :value="pass.tool ?? ''"
+        @change="pass = { ...pass, tool: ($event.target as HTMLInputElement).value || null }"
+      />
+      <datalist id="tools">
+        <option>airbrush</option>
+        <option>brush</option>
+        <option>spray can</option>
+        <option>sponge</option>
+      </datalist></label
+    >
+    <label class="grid gap-1 text-14"
+      >Dries to this colour
+      <input
+        class="field h-11 w-full p-1"
+        type="color"
+        :value="pass.colour ?? '#808080'"
+        @change="pass = { ...pass, colour: ($event.target as HTMLInputElement).value }"
+    /></label>
+    <label class="col-span-2 grid gap-1 text-14"
+      >Mix, in parts <input v-model.lazy="mix" class="field" placeholder="5 Reed green, 2 Silt"
+    /></label>
+    <label class="col-span-2 grid gap-1 text-14"
+      >Needs, such as daylight <input v-model.lazy="needs" class="field"
+    /></label>
+    <label v-for="[key, label] in NUMBERS" :key="key" class="grid gap-1 text-14"
+      >{{ label }}{{ key === 'minutes' ? '' : ', min' }}
+      <input
+        class="field fig"
+        type="number"
+        min="0"
+        step="any"
+        :value="text(key)"
+        :placeholder="OPTIONAL.includes(key) ? 'no limit' : ''"
+        @change="set(key, ($event.target as HTMLInputElement).value)"
+    /></label>
+    <label class="grid gap-1 text-14"
+      >Dries by
+      <select v-model="pass.clock" class="field">
+        <option value="water">water leaving</option>
+        <option value="cure">curing</option>
+        <option value="wall">the wall clock</option>
+      </select></label
+    >
+    <label class="grid gap-1 text-14"
+      >May be cut
+      <select v-model="pass.cut" class="field">
+        <option value="item">between models</option>
+        <option value="none">not at all</option>
+        <option value="any">anywhere</option>
+      </select></label
+    >
+    <label class="grid gap-1 text-14"
+      >Worth it from
+      <select v-model="pass.tier" class="field">
+        <option value="table">across the table</option>
+        <option value="hand">in the hand</option>
+        <option value="close">close up</option>
+      </select></label
+    >
+    <div class="flex items-end">
+      <button class="btn" @click="emit('remove')">Take this pass out</button>
+    </div>
+    <label class="col-span-4 grid gap-1 text-14 max-md:col-span-2"
+      >Note <input v-model="pass.note" class="field" maxlength="400"
+    /></label>
+  </div>
+</template>
