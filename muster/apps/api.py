@@ -1,4 +1,4 @@
-"""The whole API: typed, signed in by session, with CSRF. Its own pages are off: they load from outside."""
+"""The whole API: typed, by session, with CSRF. Its own pages are off: they load from outside."""
 
 from __future__ import annotations
 

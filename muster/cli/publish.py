@@ -1,4 +1,4 @@
-"""Write what others read: the API's description and the open formats' schemas. ``--check``: drift."""
+"""Write what others read: the API and the open formats' schemas. ``--check``: has it drifted?"""
 
 from __future__ import annotations
 

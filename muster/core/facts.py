@@ -36,6 +36,11 @@ FACT: TypeAdapter[Fact] = TypeAdapter(Fact)
 FACTS: TypeAdapter[tuple[Fact, ...]] = TypeAdapter(tuple[Fact, ...])
 
 
+def touch_key(pass_key: str) -> str:
+    """The key under which touching a pass up is ticked."""
+    return f"{pass_key[:18]}-touch"
+
+
 @dataclass(frozen=True)
 class Tick:
     """A model's pass that is done."""
@@ -85,7 +90,11 @@ def record(facts: Iterable[Fact]) -> Record:
         elif fact.kind == "tick":
             for key in fact.pass_keys:
                 ticks[fact.unit, fact.model, key] = Tick(fact.id, fact.start or fact.at, fact.at)
-                touch_ups.discard((fact.unit, fact.model, key))
+                touch_ups -= {
+                    mark
+                    for mark in touch_ups
+                    if mark[:2] == (fact.unit, fact.model) and touch_key(mark[2]) == key
+                }
             if running and (running.unit, running.pass_keys) == (fact.unit, fact.pass_keys):
                 running = Running(
                     running.unit, running.pass_keys, running.tray, running.begun, fact.at,
@@ -94,6 +103,7 @@ def record(facts: Iterable[Fact]) -> Record:
         elif fact.kind == "touch_up":
             for key in fact.pass_keys:
                 touch_ups.add((fact.unit, fact.model, key))
+                ticks.pop((fact.unit, fact.model, touch_key(key)), None)
         elif fact.kind == "pause" and running:
             running = Running(
                 running.unit, running.pass_keys, running.tray, running.begun, fact.at,

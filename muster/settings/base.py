@@ -88,6 +88,7 @@ AXES_FAILURE_LIMIT = 8
 AXES_COOLOFF_TIME = 0.25  # hours
 AXES_LOCKOUT_PARAMETERS = [["username", "ip_address"]]
 AXES_RESET_ON_SUCCESS = True
+AXES_LOCKOUT_CALLABLE = "muster.apps.accounts.lockout.locked"
 
 TASKS = {"default": {"BACKEND": "django_tasks_db.DatabaseBackend"}}
 

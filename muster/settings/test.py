@@ -1,7 +1,7 @@
-"""Settings for tests: the same database server, a database of its own, a clock that can be set."""
+"""Settings for tests: the same database server, a database of its own."""
 
 from muster.settings.base import *  # noqa: F403
 
-STATICFILES_DIRS = []
+WHITENOISE_USE_FINDERS = True
 WHITENOISE_AUTOREFRESH = True
-WHITENOISE_ROOT = None
+DEMO_ACCOUNT = True

@@ -42,7 +42,7 @@ def main(words: list[str]) -> int:
                 return _quietly("muster.cli.plan", rest)
             case "shots", []:
                 return test(["tests/browser/shots.py"])
-            case ("" | "help" | "--help" | "-h"), _:
+            case (("" | "help" | "--help" | "-h"), _):
                 say(HELP)
                 return 0
             case _:

@@ -72,7 +72,7 @@ def serve(demo: bool, fresh: bool = False, port: int = 8000) -> int:
         starters: dict[str, Callable[[], subprocess.Popen[bytes]]] = {
             "server": lambda: start(
                 [str(PYTHON), "-m", "gunicorn", "muster.wsgi", "--bind", f"127.0.0.1:{port}",
-                 "--workers", "1", "--threads", "4", "--timeout", "60"],
+                 "--workers", "1", "--threads", "4", "--timeout", "60", "--no-control-socket"],
                 RUN / "server.log", **more,
             ),
             "worker": lambda: start(

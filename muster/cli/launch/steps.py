@@ -14,6 +14,7 @@ from pathlib import Path
 ROOT = Path(__file__).resolve().parents[3]
 RUN = Path(os.environ.get("CRISP_RUN_DIR", ROOT / ".run"))
 VENV = RUN / "venv"
+KERNEL = ROOT / "muster" / "core" / "plan" / "kernel"
 PYTHON = VENV / "bin" / "python"
 
 APT = {
@@ -57,7 +58,8 @@ def environment() -> dict[str, str]:
     return {
         **os.environ,
         "PATH": ":".join(paths),
-        "NUMBA_CACHE_DIR": str(RUN / "numba"),
+        # The compiler keeps a function by its own file: a change in another needs a new folder.
+        "NUMBA_CACHE_DIR": str(RUN / "numba" / digest([KERNEL])[:16]),
         "PYTHONUNBUFFERED": "1",
         "CRISP_RUN_DIR": str(RUN),
     }
@@ -111,13 +113,16 @@ def install_packages(browser: bool) -> None:
         return
     install = ["apt-get", "install", "-y", "--no-install-recommends", "python3-dev", *missing]
     if os.geteuid() != 0:
-        can = shutil.which("sudo") and not subprocess.run(
-            ["sudo", "-n", "true"], capture_output=True
-        ).returncode
+        can = (
+            shutil.which("sudo")
+            and not subprocess.run(["sudo", "-n", "true"], capture_output=True).returncode
+        )
         if not can:
-            raise Stop(f"packages are missing; run this, then start again: sudo {' '.join(install)}")
+            raise Stop(
+                f"packages are missing; run this, then start again: sudo {' '.join(install)}"
+            )
         install = ["sudo", "-n", *install]
-    update = [word for word in install[: install.index("install")]] + ["update"]
+    update = [*install[: install.index("install")], "update"]
 
     def act() -> None:
         run(update)
@@ -190,12 +195,13 @@ def build_front_end() -> None:
 
 def compile_planner() -> None:
     """The planner's hot loop, compiled and kept on disk."""
-    kernel = ROOT / "muster" / "core" / "plan" / "kernel"
-    step(
-        "planner, compiled",
-        digest([kernel], str(ROOT), str(max(f.stat().st_mtime_ns for f in kernel.glob("*.py")))),
-        lambda: run([str(PYTHON), "-m", "muster.cli.warm"]),
-    )
+    newest = str(max(file.stat().st_mtime_ns for file in KERNEL.glob("*.py")))
+
+    def act() -> None:
+        shutil.rmtree(RUN / "numba", ignore_errors=True)
+        run([str(PYTHON), "-m", "muster.cli.warm"])
+
+    step("planner, compiled", digest([KERNEL], str(ROOT), newest), act)
 
 
 def collect_static() -> None:

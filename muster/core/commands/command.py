@@ -239,7 +239,7 @@ def evenings_until(
     weekdays: dict[int, tuple[time, time]], first: date, last: date
 ) -> tuple[Evening, ...]:
     """A sitting on each chosen weekday (0 is Monday) from ``first`` to the day before ``last``."""
-    found = []
+    found: list[Evening] = []
     day = first
     while day < last and len(found) < MOST_EVENINGS:
         if day.weekday() in weekdays:

@@ -194,7 +194,7 @@ def _waits(
     ends: dict[str, int],
     done_by: dict[str, int],
 ) -> Fraction:
-    """Σ over items of weight × seconds from now until done: by chains, or by shortest work first."""
+    """Σ over items of weight × seconds until done: by chains, or by shortest work first."""
     names = [name for name in done_by if own[name] and problem.items[name].weight]
     chains = Fraction(0)
     for name, done in done_by.items():

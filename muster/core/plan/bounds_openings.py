@@ -2,7 +2,6 @@
 
 from __future__ import annotations
 
-from collections.abc import Callable
 from graphlib import TopologicalSorter
 
 from muster.core.plan.clocks import rates_of
@@ -43,7 +42,7 @@ def fewest_openings_s(problem: Problem) -> int:
             first = left.first_start if left is not None else now
             held = max(0, min(here, first + family.life_s - now))
             needed = 1 + max(0, -(-(work - held) // max(1, reach[0])))
-        needed = max(needed, chain.longest(lambda task, name=name: task == name))
+        needed = max(needed, chain.longest({name}))
         total += max(0, needed - (1 if joins else 0)) * both
     for name, tool in problem.tools.items():
         mine = {f for f, family in problem.families.items() if family.tool == name}
@@ -53,9 +52,7 @@ def fewest_openings_s(problem: Problem) -> int:
         work = sum(left_of[t.id] for t in problem.tasks.values() if t.family in mine)
         if not work:
             continue
-        needed = max(
-            _fewest(lengths, work), chain.longest(lambda family, mine=mine: family in mine)
-        )
+        needed = max(_fewest(lengths, work), chain.longest(mine))
         total += max(0, needed - (1 if out else 0)) * (tool.setup_s + tool.cleanup_s)
     return total
 
@@ -98,7 +95,7 @@ class _Chains:
             self.into[link.after].append((link.before, apart))
         self.order = list(order.static_order())
 
-    def longest(self, is_mine: Callable[[str | None], bool]) -> int:
+    def longest(self, mine: set[str]) -> int:
         """The most sittings that tasks whose family is mine need along one chain."""
         together: dict[str, int] = {}
         apart: dict[str, int] = {}
@@ -110,7 +107,7 @@ class _Chains:
                     other = max(other, together[before], apart[before])
                 else:
                     same, other = max(same, together[before]), max(other, apart[before])
-            if is_mine(self.problem.tasks[name].family) and self.left_of[name]:
+            if self.problem.tasks[name].family in mine and self.left_of[name]:
                 same, other = max(same, other + 1, 1), _NONE
             together[name], apart[name] = same, other
             best = max(best, same, other)

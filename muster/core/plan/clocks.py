@@ -1,4 +1,4 @@
-"""Waiting on a clock, exactly: integrals of a rate that changes by time, in milliseconds of rate."""
+"""Waiting on a clock, exactly: integrals of a rate that changes by time, in thousandths."""
 
 from __future__ import annotations
 
@@ -13,7 +13,7 @@ STEADY: tuple[Rate, ...] = (Rate(0, 1000),)
 
 
 def rates_of(problem: Problem, clock: str) -> tuple[Rate, ...]:
-    """The rates of a named clock; the wall clock is steady unless the problem redefines nothing."""
+    """The rates of a named clock; the wall clock is steady."""
     return STEADY if clock == WALL else problem.clocks[clock]
 
 

@@ -64,7 +64,7 @@ class Tool:
 
 @dataclass(frozen=True, slots=True)
 class Family:
-    """A mix on a tool. Stays open ``open_s`` between uses and ``life_s`` in all (None: no limit)."""
+    """A mix on a tool. Open for ``open_s`` between uses, ``life_s`` in all (None: no limit)."""
 
     tool: str | None
     setup_s: int
@@ -106,7 +106,7 @@ class Task:
 
 @dataclass(frozen=True, slots=True)
 class Link:
-    """``after`` waits at least ``stand_s`` and at most ``window_s`` for ``before``, by ``clock``."""
+    """``after`` waits ``stand_s`` to ``window_s`` for ``before``, by ``clock``."""
 
     before: str
     after: str
@@ -117,7 +117,7 @@ class Link:
 
 @dataclass(frozen=True, slots=True)
 class Hold:
-    """Each item of ``from_`` keeps a place from its start there to the end of its pairs in ``to``."""
+    """Each item of ``from_`` keeps a place from its start to the end of its pairs in ``to``."""
 
     from_: str
     to: str
@@ -135,7 +135,7 @@ class Pin:
 
 @dataclass(frozen=True, slots=True)
 class Done:
-    """A piece that was worked: seconds [from_s, to_s) of the task, truly from ``start`` to ``end``."""
+    """A piece that was worked: seconds [from_s, to_s) of the task, from ``start`` to ``end``."""
 
     task: str
     from_s: int
@@ -198,7 +198,7 @@ class Problem:
             for name in whole_names(item):
                 position.setdefault(name, []).append(j)
         exact = {item: j for j, item in enumerate(after_items)}
-        found = []
+        found: list[tuple[int, int]] = []
         for i, item in enumerate(self.tasks[before].items):
             matches = set(position.get(item, ()))
             matches.update(exact[name] for name in whole_names(item) if name in exact)

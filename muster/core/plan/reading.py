@@ -1,4 +1,4 @@
-"""Reading ``crisp-muster/plan-problem``: the one way into the model, and the one place that refuses."""
+"""Reading ``crisp-muster/plan-problem``: the one way into the model."""
 
 from __future__ import annotations
 

@@ -19,7 +19,15 @@ from muster.core.plan.kernel.dispatch import (
     STARTED,
     TAIL,
 )
-from muster.core.plan.kernel.shape import Floats, Ints
+from muster.core.plan.kernel.shape import (
+    BLOCK_FIELDS,
+    BLOCKS,
+    DO_WORK,
+    N_BLOCKS,
+    Floats,
+    Ints,
+    column,
+)
 
 Rank = tuple[float, float, float, float]
 
@@ -41,6 +49,8 @@ class Attempt:
     taste: Floats
     rank: Rank
     state: Ints
+    starts: Floats
+    """When each task's first piece starts; tasks without one come last."""
 
 
 class Search:
@@ -80,11 +90,19 @@ class Search:
         self.steps += 1
         m = self.measures
         rank = (float(m[LEFT]), round(float(m[LATE]), 6), float(m[DAYS]), float(m[COST]))
-        made = Attempt(priority, taste, rank, self.state)
+        made = Attempt(priority, taste, rank, self.state, self._starts())
         if self.best is None or rank < self.best.rank:
             made.state = self.state.copy()
             self.best = made
         return made
+
+    def _starts(self) -> Floats:
+        starts = np.full(len(self.assembled.tasks), np.inf)
+        count = int(self.state[N_BLOCKS]) * BLOCK_FIELDS
+        rows = column(self.state, BLOCKS, count).reshape(-1, BLOCK_FIELDS)
+        work = rows[rows[:, 0] == DO_WORK][::-1]
+        starts[work[:, 1]] = work[:, 4]
+        return starts
 
     def first(self, priority: Floats | None = None, taste: Floats | None = None) -> Attempt:
         """The plain dispatch, or one that follows a given order."""
@@ -100,12 +118,15 @@ class Search:
         """One varied attempt. ``warmth`` (1 to 0) says how much worse one may go on from."""
         current = self.current
         assert current is not None
-        if self.random.random() < FRESH_SHARE * warmth:
+        roll = self.random.random()
+        if roll < FRESH_SHARE * warmth:
             priority, taste = self._fresh()
+        elif roll < 0.6:
+            priority, taste = self._reordered(current)
         else:
             priority, taste = self._varied(current)
         made = self.try_once(priority, taste)
-        room = (*current.rank[:3], current.rank[3] * (1 + 0.01 * warmth))
+        room = (*current.rank[:3], current.rank[3] * (1 + 0.02 * warmth))
         if made.rank <= room:
             self.current = made
         elif self.best is not None and self.random.random() < 0.02:
@@ -114,7 +135,28 @@ class Search:
     def _fresh(self) -> tuple[Floats, Floats]:
         count = len(self.assembled.tasks)
         taste = PLAIN * np.exp(self.random.normal(0.0, 0.6, N_TASTES))
-        return self.random.normal(0.0, self.random.choice([30.0, 120.0, 400.0]), count), taste
+        return self.random.normal(
+            0.0, self.random.choice([30.0, 120.0, 400.0, 6000.0]), count
+        ), taste
+
+    def _reordered(self, current: Attempt) -> tuple[Floats, Floats]:
+        """The order of an earlier attempt, with a task, a few, or a group moved in it.
+
+        The wider the step between ranks, the longer one idles rather than leave the order.
+        """
+        count = len(current.priority)
+        place = np.empty(count, np.float64)
+        place[np.argsort(current.starts, kind="stable")] = np.arange(count)
+        spread = float(self.random.choice([1.5, 4.0, 15.0, 60.0]))
+        if self.random.random() < 0.3:
+            group = self.groups[int(self.random.integers(len(self.groups)))]
+            place[group] += self.random.normal(0.0, spread)
+        else:
+            chosen = self.random.integers(count, size=1 + int(self.random.integers(2)))
+            place[chosen] += self.random.normal(0.0, spread, len(chosen))
+        rank = np.empty(count, np.float64)
+        rank[np.argsort(place, kind="stable")] = np.arange(count)
+        return rank * float(self.random.choice([40.0, 200.0, 1000.0, 5000.0])), current.taste
 
     def _varied(self, current: Attempt) -> tuple[Floats, Floats]:
         priority, taste = current.priority.copy(), current.taste

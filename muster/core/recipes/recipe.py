@@ -1,4 +1,4 @@
-"""A recipe is a list of passes, from the bare material up. Times are minutes, as painters say them."""
+"""A recipe is a list of passes, from the bare material up. Times are minutes."""
 
 from __future__ import annotations
 

@@ -20,12 +20,12 @@ _ON: dict[str, dict[str, Any]] = {
     "spray can": {"setup_min": 2, "cleanup_min": 1, "open_min": 30},
     "sponge": {"setup_min": 1, "cleanup_min": 1, "open_min": 30},
 }
-_ACRYLIC = {"dry_min": 10, "stand_min": 25}
-_SPRAYED = {"dry_min": 5, "stand_min": 15}
-_WASH = {"dry_min": 20, "stand_min": 60}
-_ENAMEL = {"dry_min": 180, "stand_min": 720, "clock": "cure"}
-_GLOSS = {"dry_min": 20, "stand_min": 480, "finish": "gloss"}
-_MATT = {"dry_min": 20, "stand_min": 0, "finish": "matt", "mix": "Matt varnish"}
+_ACRYLIC: dict[str, Any] = {"dry_min": 10, "stand_min": 25}
+_SPRAYED: dict[str, Any] = {"dry_min": 5, "stand_min": 15}
+_WASH: dict[str, Any] = {"dry_min": 20, "stand_min": 60}
+_ENAMEL: dict[str, Any] = {"dry_min": 180, "stand_min": 720, "clock": "cure"}
+_GLOSS: dict[str, Any] = {"dry_min": 20, "stand_min": 480, "finish": "gloss"}
+_MATT: dict[str, Any] = {"dry_min": 20, "stand_min": 0, "finish": "matt", "mix": "Matt varnish"}
 
 
 def _p(

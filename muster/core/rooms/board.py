@@ -10,6 +10,7 @@ from muster.core.pipeline import Derived
 from muster.core.plan.clocks import rates_of, ready_at
 from muster.core.plan.plan import Plan
 from muster.core.plan.why import Reason, reasons_of
+from muster.core.recipes.recipe import Pass
 from muster.core.rooms.roll import TrayStrip, UnitRow, tray_id
 
 
@@ -212,7 +213,7 @@ def _cards(derived: Derived, plan: Plan) -> list[CallCard]:
                 tray_name=call.tray_name,
                 unit=call.unit.id,
                 name=call.name,
-                mix=", ".join(f"{one.parts} {one.name}" for one in part.mix),
+                mix=_mix(part),
                 tool=part.tool,
                 colour=part.colour,
                 finish=part.finish,
@@ -232,6 +233,12 @@ def _cards(derived: Derived, plan: Plan) -> list[CallCard]:
             )
         )
     return cards
+
+
+def _mix(one: Pass) -> str:
+    if len(one.mix) == 1 and one.mix[0].parts == 1:
+        return one.mix[0].name
+    return ", ".join(f"{part.parts} {part.name}" for part in one.mix)
 
 
 def _clock(derived: Derived, seconds: int) -> str:

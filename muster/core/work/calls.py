@@ -2,12 +2,15 @@
 
 from __future__ import annotations
 
-from dataclasses import dataclass
+from dataclasses import dataclass, replace
 
 from muster.core.choices import Choices, Unit
-from muster.core.facts import Record
+from muster.core.facts import Record, touch_key
 from muster.core.recipes.recipe import Pass, Recipe
 from muster.core.work.trays import tray_name, trays_of
+
+TOUCH_UP_SHARE = 1 / 3
+"""Touching a model up takes a third of painting it. Common practice, no source."""
 
 SHORT_WINDOW_MIN = 10
 """Two passes with a window below this are one task, worked in handfuls."""
@@ -25,7 +28,6 @@ class Call:
     models: tuple[int, ...]
     """In the order of work: those ticked already come first."""
     handful: int
-    touch_up_s: int
 
     @property
     def keys(self) -> tuple[str, ...]:
@@ -109,6 +111,9 @@ def calls_of(
                 call = _call(unit, tray, len(trays), group, models, left_out, record)
                 if call is not None:
                     found.append(call)
+                    touched = _touch_up(call, record)
+                    if touched is not None:
+                        found.append(touched)
     return found
 
 
@@ -131,7 +136,6 @@ def _call(
             open_.append(model)
     if not ticked and not open_:
         return None
-    touched = sum((unit.id, model, key) in record.touch_ups for model in models)
     return Call(
         id=call_id(unit, tray, key),
         unit=unit,
@@ -140,8 +144,22 @@ def _call(
         passes=group,
         models=tuple(model for _, model in sorted(ticked)) + tuple(open_),
         handful=handful_of(group),
-        touch_up_s=round(touched * group[0].minutes * 60 / 3),
     )
+
+
+def _touch_up(call: Call, record: Record) -> Call | None:
+    """Touching up what was marked, after the call and with the same colour."""
+    key = call.keys[0]
+    marked = tuple(m for m in call.models if (call.unit.id, m, key) in record.touch_ups)
+    if not marked:
+        return None
+    one = replace(
+        call.first,
+        key=touch_key(key),
+        name=f"touch up {call.first.name}"[:60],
+        minutes=max(0.1, round(call.first.minutes * TOUCH_UP_SHARE, 1)),
+    )
+    return replace(call, id=f"{call.id}-touch", passes=(one,), models=marked, handful=0)
 
 
 def chain_of(calls: list[Call]) -> list[tuple[Call, Call]]:

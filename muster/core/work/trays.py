@@ -3,6 +3,7 @@
 from __future__ import annotations
 
 import math
+from itertools import pairwise
 from statistics import median
 
 from muster.core.choices import Unit
@@ -28,7 +29,7 @@ def proposed_size(unit: Unit, passes: tuple[Pass, ...], rack: int) -> int:
     """
     wanted = []
     most = min(MOST_IN_HAND, max(1, rack // SPACE[unit.kind]))
-    for one, two in zip(passes, passes[1:], strict=False):
+    for one, two in pairwise(passes):
         wait = max(one.stand_min, one.dry_min)
         if 0 < wait <= SHORT_WAIT_MIN:
             wanted.append(1 + math.ceil(wait / one.minutes))

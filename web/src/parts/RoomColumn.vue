@@ -10,7 +10,7 @@ const route = useRoute()
 <template>
   <nav
     aria-label="Rooms"
-    class="flex w-28 shrink-0 flex-col border-r border-rule pt-[72px] pb-3 max-md:fixed max-md:bottom-0 max-md:z-10 max-md:w-full max-md:flex-row max-md:border-t max-md:border-r-0 max-md:bg-ground max-md:py-0"
+    class="sticky top-0 flex h-screen w-28 shrink-0 flex-col border-r border-rule pt-[72px] pb-3 max-md:fixed max-md:top-auto max-md:bottom-0 max-md:h-auto max-md:z-10 max-md:w-full max-md:flex-row max-md:border-t max-md:border-r-0 max-md:bg-ground max-md:py-0"
   >
     <RouterLink
       v-for="room in rooms"

@@ -56,7 +56,8 @@ def ints(values: Iterable[int]) -> Ints:
 
 def ragged(groups: Iterable[Iterable[int]]) -> tuple[Ints, Ints]:
     """Lists of different length as (offsets, values)."""
-    offsets, values = [0], []
+    offsets = [0]
+    values: list[int] = []
     for group in groups:
         values.extend(group)
         offsets.append(len(values))
@@ -168,7 +169,9 @@ def _calendars(problem: Problem, every_task: list[Task]) -> dict[str, Ints]:
         needs: slots(problem, needs) for needs in dict.fromkeys(needs_of)
     }
     cal_at = {needs: index for index, needs in enumerate(spans)}
-    cal_off, flat, cal_first = [0], [], []
+    cal_off = [0]
+    flat: list[Slot] = []
+    cal_first: list[int] = []
     for mine in spans.values():
         base = len(flat)
         flat.extend(mine)
@@ -243,7 +246,9 @@ def _holds(problem: Problem, t_at: dict[str, int], t_off: Ints) -> tuple[dict[st
     starts_of: list[list[int]] = [[] for _ in range(int(t_off[-1]))]
     ends_of: list[list[int]] = [[] for _ in range(int(t_off[-1]))]
     holding = np.zeros(len(t_at), np.int64)
-    u_place, u_amount, u_pairs = [], [], []
+    u_place: list[int] = []
+    u_amount: list[int] = []
+    u_pairs: list[int] = []
     for hold in problem.holds:
         pairs = problem.pairs(hold.from_, hold.to)
         for place, amount in hold.places.items():

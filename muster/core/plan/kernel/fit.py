@@ -104,9 +104,12 @@ def run_of(frame: Ints, state: Ints, task: int, most_items: int) -> tuple[int, i
         position += 1
     if frame[frame[T_BREAK] + task] == BREAK_NONE and position < count:
         return 0, 0
-    if position == first and begun % per == 0:
+    to = position * per
+    if frame[frame[T_BREAK] + task] == BREAK_ANY and position < count:
+        to = to // 300 * 300
+    if to <= begun:
         return 0, 0
-    return position * per, earliest
+    return to, earliest
 
 
 @compiled

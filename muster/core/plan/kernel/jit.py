@@ -1,9 +1,9 @@
-"""Compiling the hot loop. The functions stay plain Python: NUMBA_DISABLE_JIT=1 runs them as such."""
+"""Compiling the hot loop. The functions stay plain Python: NUMBA_DISABLE_JIT=1 runs them so."""
 
 from __future__ import annotations
 
 from collections.abc import Callable
-from typing import TypeVar
+from typing import TypeVar, cast
 
 import numba
 
@@ -12,5 +12,4 @@ Function = TypeVar("Function", bound=Callable[..., object])
 
 def compiled(function: Function) -> Function:
     """The function, compiled at its first call and kept on disk."""
-    result: Function = numba.njit(cache=True)(function)
-    return result
+    return cast(Function, numba.njit(cache=True)(function))

@@ -7,6 +7,8 @@ import { light } from '../../light'
 import { useMuster, type Fact } from '../../muster'
 import Swatch from '../../parts/Swatch.vue'
 import { count } from '../../words'
+import { readMix } from '../recipes/mix'
+import Beads from './Beads.vue'
 import BenchPips from './BenchPips.vue'
 import Drying from './Drying.vue'
 
@@ -26,6 +28,12 @@ useIntervalFn(() => {
 const stamp = () => new Date(Date.now() + muster.ahead).toISOString()
 const open = computed(() => bench.value?.pips.filter((pip) => pip.state === 'open') ?? [])
 const current = computed(() => open.value[0]?.model ?? null)
+const parts = computed(() => readMix(card.value?.mix ?? ''))
+const title = computed(() => {
+  const one = card.value
+  const paint = parts.value[0]?.name
+  return one ? (paint ? `${paint}, ${one.name}` : one.name) : ''
+})
 const inSitting = computed(() => Boolean(bench.value?.sitting_end))
 const endsAbout = computed(() => {
   const one = card.value
@@ -160,11 +168,10 @@ const when = (next: Schemas['CallCard']) => {
   <p v-if="bench && !card" class="my-6 text-22">
     Nothing is left to do: the muster stands finished.
   </p>
-  <div v-if="bench && card" class="bench relative flex gap-6 pt-4 pl-0 md:pl-10">
+  <div v-if="bench && card" class="relative flex min-h-[calc(100vh-60px)] gap-6 pt-4 pl-0 md:pl-10">
     <div class="absolute inset-y-0 -left-4 w-9 border-r border-key max-md:w-6" aria-hidden="true">
       <svg class="size-full" preserveAspectRatio="none">
-        <rect width="100%" height="50%" :fill="card.colour ?? 'var(--paper)'" fill-opacity=".82" />
-        <rect y="50%" width="100%" height="50%" :fill="card.colour ?? 'var(--paper)'" />
+        <rect width="100%" height="100%" :fill="card.colour ?? 'var(--paper)'" />
       </svg>
     </div>
     <div class="min-w-0 flex-1 max-md:pl-5">
@@ -179,7 +186,7 @@ const when = (next: Schemas['CallCard']) => {
       </div>
       <div class="flex items-baseline justify-between gap-4">
         <h1 class="call">
-          {{ card.mix || card.name }}<template v-if="card.mix">, {{ card.name }}</template>
+          {{ title }}
         </h1>
         <b class="call" aria-label="Call ends about">{{
           endsAbout ? muster.clock(endsAbout) : ''
@@ -208,6 +215,7 @@ const when = (next: Schemas['CallCard']) => {
         end with the sitting.
       </p>
 
+      <Beads v-if="parts.length > 1" :parts="parts" :colour="card.colour ?? null" />
       <BenchPips
         class="my-4 max-md:my-2"
         :pips="bench.pips"

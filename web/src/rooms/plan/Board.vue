@@ -19,7 +19,9 @@ const emit = defineEmits<{ select: [call: string] }>()
 const TOP = 56
 const CALL = 22
 const board = computed(() => props.view.board)
-const rowHeight = computed(() => (board.value.rows.length > 12 ? 34 : 40))
+const rowHeight = computed(() =>
+  board.value.rows.length > 14 ? 30 : board.value.rows.length > 12 ? 34 : 40,
+)
 const height = computed(() => TOP + board.value.rows.length * rowHeight.value + 4)
 const sittings = computed(() =>
   board.value.sittings
@@ -66,9 +68,9 @@ const boxes = computed<Box[]>(() => {
       .filter((one) => one.y === box.y && one.x > box.x)
       .reduce((least, one) => Math.min(least, one.x), props.width)
     const room = next - box.x - 4
-    if (box.label.length * 6.3 > room) {
+    if (box.label.length * 6.8 + Math.min(box.w, 24) > room) {
       const short = box.label.split(' ').at(-1) ?? ''
-      box.label = short.length * 6.3 <= room ? short : ''
+      box.label = short.length * 6.8 + Math.min(box.w, 24) <= room ? short : ''
     }
   }
   return made
@@ -196,7 +198,13 @@ function title(box: Box): string {
         <text :x="span.left" y="16" font-size="16" font-weight="650" fill="var(--ink)">
           {{ day(new Date(span.start).toISOString()) }}
         </text>
-        <text :x="span.left" y="34" font-size="14" fill="var(--soft)">
+        <text
+          v-if="nowX === null || Math.abs(nowX - span.left) > 60"
+          :x="span.left"
+          y="34"
+          font-size="14"
+          fill="var(--soft)"
+        >
           {{ clock(new Date(span.start).toISOString()) }}
         </text>
         <path

@@ -4,6 +4,7 @@ import { client, told, type Schemas } from '../../api/client'
 import { useMuster } from '../../muster'
 import Swatch from '../../parts/Swatch.vue'
 import { count } from '../../words'
+import { sayMix } from './mix'
 import PassEditor from './PassEditor.vue'
 
 type Pass = Schemas['Pass']
@@ -105,8 +106,7 @@ async function copy() {
 }
 
 function summary(one: Pass): string {
-  const mix = (one.mix ?? []).map((part) => `${part.parts} ${part.name}`).join(', ')
-  return [one.technique, one.tool, mix].filter(Boolean).join(' · ')
+  return [one.technique, one.tool, sayMix(one.mix ?? [])].filter(Boolean).join(' · ')
 }
 </script>
 
@@ -155,7 +155,7 @@ function summary(one: Pass): string {
           @click="choose(one.recipe.id)"
         >
           <b>{{ one.recipe.name }}</b>
-          <span class="block text-14 text-soft"
+          <span class="fig block text-14 text-soft"
             >{{ count(one.recipe.passes.length, 'pass', 'passes') }}, version {{ one.recipe.version
             }}<template v-if="one.used_by.length"
               >; {{ one.used_by.map((unit) => unit.unit_name).join(', ') }}</template
@@ -180,7 +180,7 @@ function summary(one: Pass): string {
             <Swatch :colour="one.colour" :finish="one.finish" />
             <div class="min-w-0 flex-1">
               <b>{{ one.name }}</b>
-              <span class="block truncate text-14 text-soft">{{ summary(one) }}</span>
+              <span class="fig block truncate text-14 text-soft">{{ summary(one) }}</span>
             </div>
             <span class="fig w-16 text-right">{{ one.minutes }} min</span>
             <span class="fig w-36 text-14 text-soft">
@@ -204,11 +204,7 @@ function summary(one: Pass): string {
               {{ open === index ? 'Close' : 'Change' }}
             </button>
           </div>
-          <PassEditor
-            v-if="open === index"
-            v-model="draft[index]!"
-            @remove="takeOut(index)"
-          />
+          <PassEditor v-if="open === index" v-model="draft[index]!" @remove="takeOut(index)" />
         </li>
       </ol>
       <button class="btn mt-3" @click="add">Add a pass</button>

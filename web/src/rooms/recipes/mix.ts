@@ -15,5 +15,6 @@ export function readMix(text: string): MixPart[] {
 }
 
 export function sayMix(parts: MixPart[]): string {
+  if (parts.length === 1 && parts[0]?.parts === 1) return parts[0].name
   return parts.map((one) => `${one.parts} ${one.name}`).join(', ')
 }

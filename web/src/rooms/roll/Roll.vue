@@ -106,16 +106,16 @@ function follow(row: UnitRow, code: string) {
     <div class="grid grid-cols-[190px_1fr_auto] items-center gap-4 max-md:grid-cols-1">
       <div>
         <h2>{{ row.unit.count }} {{ row.unit.name }}</h2>
-        <p class="text-14 text-soft">1/{{ row.unit.scale }} · {{ row.recipe_name }}</p>
+        <p class="fig text-14 text-soft">1/{{ row.unit.scale }} · {{ row.recipe_name }}</p>
       </div>
       <div class="flex flex-wrap gap-x-6 gap-y-2">
         <div v-for="tray in row.trays" :key="tray.id">
           <PipStrip :pips="tray.pips" :name="tray.name" />
-          <span class="text-14">{{ tray.name }}</span>
+          <span class="fig text-14">{{ tray.name }}</span>
         </div>
       </div>
       <div class="flex items-center gap-4">
-        <span class="text-right text-14"
+        <span class="fig text-right text-14"
           ><b>{{ hours(row.hours_left * 3600) }}</b> left<br />{{ row.models_done }} of
           {{ row.unit.count }} done</span
         >
@@ -158,7 +158,11 @@ function follow(row: UnitRow, code: string) {
       /></label>
       <label class="grid gap-1 text-14"
         >Seen from
-        <select class="field" :value="row.unit.tier" @change="edit(row, { tier: value<keyof typeof TIERS>($event) })">
+        <select
+          class="field"
+          :value="row.unit.tier"
+          @change="edit(row, { tier: value<keyof typeof TIERS>($event) })"
+        >
           <option v-for="(words, tier) in TIERS" :key="tier" :value="tier">{{ words }}</option>
         </select></label
       >
