@@ -48,7 +48,7 @@ def export_text(muster: Muster) -> str:
             choices,
             tuple(recipes[key] for key in sorted(recipes)),
             tuple(facts),
-        )  # fmt: skip
+        )
     )
 
 
