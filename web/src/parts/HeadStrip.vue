@@ -17,7 +17,7 @@ watch(id, (now) => now && muster.load(now), { immediate: true })
 <template>
   <header
     class="flex min-h-14 flex-wrap items-center gap-x-4 border-b border-rule px-4 py-2 text-18"
-    :class="{ 'max-md:hidden': route.name === 'bench' }"
+    :class="{ 'tall max-md:hidden': route.name === 'bench' }"
   >
     <p v-if="head" class="flex-1">
       <RouterLink :to="room('roll')" class="link px-0"

@@ -78,7 +78,8 @@ function tickThrough(model: number) {
   if (!mine.length) return
   const end = Date.parse(stamp())
   const per = (card.value?.per_item_s ?? 60) * 1000
-  const from = since.value ? Date.parse(since.value) : end - per * mine.length
+  // Our clock is set by the server's at every answer, and may go back by a little.
+  const from = Math.min(end, since.value ? Date.parse(since.value) : end - per * mine.length)
   const step = (end - from) / mine.length
   const facts = mine.map((pip, index) =>
     fact('tick', {
@@ -175,7 +176,7 @@ const when = (next: Schemas['CallCard']) => {
       </svg>
     </div>
     <div class="min-w-0 flex-1 max-md:pl-5">
-      <div class="flex justify-between gap-4 text-20 text-soft max-md:hidden">
+      <div class="tall flex justify-between gap-4 text-20 text-soft max-md:hidden">
         <span
           >Bench · call {{ bench.number }} of {{ Math.max(bench.of, bench.number) }} this
           sitting</span
@@ -206,8 +207,8 @@ const when = (next: Schemas['CallCard']) => {
       <p v-if="card.handful" class="text-20">
         Work in handfuls of {{ card.handful }}: the window is short.
       </p>
-      <p v-if="card.note" class="mt-2 max-w-[70ch] text-20 max-md:hidden">{{ card.note }}</p>
-      <p v-if="light === 'lamp'" class="text-16 text-soft max-md:hidden">
+      <p v-if="card.note" class="tall mt-2 max-w-[70ch] text-20 max-md:hidden">{{ card.note }}</p>
+      <p v-if="light === 'lamp'" class="tall text-16 text-soft max-md:hidden">
         Colours are not to be judged in lamp light.
       </p>
       <p v-if="mustClean && bench.clean_up_from" class="text-20" role="status">
@@ -215,7 +216,7 @@ const when = (next: Schemas['CallCard']) => {
         end with the sitting.
       </p>
 
-      <Beads v-if="parts.length > 1" :parts="parts" :colour="card.colour ?? null" />
+      <Beads v-if="parts.length > 1" class="tall" :parts="parts" :colour="card.colour ?? null" />
       <BenchPips
         class="my-4 max-md:my-2"
         :pips="bench.pips"

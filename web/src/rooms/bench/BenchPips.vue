@@ -11,10 +11,10 @@ const HOLD_MS = 600
 const FAR = 12
 const AGAIN_MS = 400
 
-const { width } = useWindowSize()
+const { width, height } = useWindowSize()
 const size = computed(() => {
   const room = Math.min(1000, width.value - 200) / Math.max(1, props.pips.length) - 12
-  return Math.max(44, Math.min(92, room))
+  return Math.max(44, Math.min(height.value < 480 ? 64 : 92, room))
 })
 
 let down: { x: number; y: number; at: number } | null = null
