@@ -21,6 +21,7 @@ HELP = """crisp COMMAND
   demo [--fresh]        install what is missing, start with demo data, print the address
   start                 the same without demo data
   test [PYTEST WORDS]   set up, then run every check and test
+  shots                 take the pictures in docs/screenshots anew
   plan PROBLEM.json     plan a problem file; 'crisp plan --help' says more
 
 Everything it makes lies in .run/; delete that folder to begin from nothing."""

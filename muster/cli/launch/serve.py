@@ -54,7 +54,12 @@ def serve(demo: bool, fresh: bool = False, port: int = 8000) -> int:
     """Bring everything up, say where, and watch until Ctrl-C."""
     begun = time.monotonic()
     say("Crisp Muster")
-    signal.signal(signal.SIGTERM, _interrupt)
+    running = _running()
+    if running is not None:
+        say(f"It runs already at {running}; end that one first to start anew.")
+        return 0
+    for number in (signal.SIGTERM, signal.SIGINT):
+        signal.signal(number, _interrupt)
     prepare(dev=False)
     base = database.start_database()
     children: dict[str, subprocess.Popen[bytes]] = {}
@@ -103,6 +108,16 @@ def serve(demo: bool, fresh: bool = False, port: int = 8000) -> int:
             end(child)
         database.end(base)
         (RUN / "address").unlink(missing_ok=True)
+
+
+def _running() -> str | None:
+    """The address at which an earlier start of this folder still answers."""
+    try:
+        address = (RUN / "address").read_text()
+        with urllib.request.urlopen(f"{address}healthz", timeout=2):
+            return address
+    except (OSError, ValueError):
+        return None
 
 
 def _interrupt(number: int, frame: object) -> None:

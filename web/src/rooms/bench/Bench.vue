@@ -196,7 +196,7 @@ const when = (next: Schemas['CallCard']) => {
       <p class="fig text-30 max-md:text-20">
         {{ card.tray_name }}, {{ count(card.models.length, 'model')
         }}<template v-if="card.tool"> · {{ card.tool }}</template>
-        <span class="text-22 text-soft max-md:hidden">
+        <span class="tall text-22 text-soft max-md:hidden">
           · {{ Math.round(card.per_item_s / 6) / 10 }} min a model<template
             v-if="bench.sitting_end"
           >

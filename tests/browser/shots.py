@@ -1,0 +1,41 @@
+"""The pictures in docs/screenshots, from the demo. Run by ``crisp shots``, not by ``crisp test``."""
+
+from __future__ import annotations
+
+from pathlib import Path
+
+import pytest
+
+from muster.apps.roll.management.commands.load_demo import Command as LoadDemo
+from tests.browser.conftest import Browser
+
+SHOTS = Path(__file__).resolve().parents[2] / "docs" / "screenshots"
+VIEWS = (
+    ("plan", "day", (1280, 800)), ("plan", "lamp", (1280, 800)), ("bench", "day", (1280, 800)),
+    ("roll", "day", (1280, 800)), ("recipes", "day", (1280, 800)), ("bench", "lamp", (844, 390)),
+    ("plan", "day", (390, 844)),
+)  # fmt: skip
+
+
+@pytest.mark.django_db(transaction=True)
+def test_take_the_pictures(browser: Browser) -> None:
+    LoadDemo().handle(fresh=True)
+    SHOTS.mkdir(parents=True, exist_ok=True)
+    browser.go("/")
+    browser.press("Open the demo")
+    browser.find("//h1[.='Plan']")
+    muster = browser.driver.current_url.split("/")[3]
+    for room, light, (width, height) in VIEWS:
+        browser.size(width, height, touch=width < 1000)
+        browser.driver.execute_script(f"localStorage.setItem('light', '{light}')")
+        browser.go(f"/{muster}/{room}")
+        browser.find("//h1 | //h2")
+        ready = {"plan": "proven within", "bench": "Start this call", "roll": "Pikes"}
+        browser.find(f"//*[contains(., '{ready.get(room, 'undercoat')}')]")
+        if room == "bench" and width > 1000:
+            browser.press("Start this call")
+            browser.find("//button[contains(., 'is done')]")
+            browser.press("is done")
+            browser.find("//button[contains(@aria-label, ': wet')]")
+        name = f"{room}-{light}-{width}.png"
+        assert browser.driver.save_screenshot(str(SHOTS / name))
