@@ -1,4 +1,4 @@
-"""The pictures in docs/screenshots, from the demo. Run by ``crisp shots``, not by ``crisp test``."""
+"""The pictures in docs/screenshots, from the demo: run by ``crisp shots`` alone."""
 
 from __future__ import annotations
 

@@ -38,6 +38,8 @@ def main(words: list[str]) -> int:
                 return serve(demo=False)
             case "test", _:
                 return test(rest)
+            case "shots", []:
+                return test(["tests/browser/shots.py"])
             case "plan", _:
                 return _quietly("muster.cli.plan", rest)
             case (("" | "help" | "--help" | "-h"), _):
