@@ -410,3 +410,17 @@ def test_a_stopped_run_keeps_its_best(ada: Client, muster: dict[str, Any]) -> No
     improve.func(run.pk)
     run.refresh_from_db()
     assert run.plan["status"] == "planned"
+
+
+def test_a_model_is_wet_by_its_own_tick_not_by_its_trays_last(
+    ada: Client, muster: dict[str, Any], held: Clock
+) -> None:
+    held.move(minutes=30)
+    view = record(ada, muster, fact(muster, "begin", held.now))
+    one, two = view["bench"]["call"]["models"][:2]
+    dry_s = 10 * 60
+    view = record(ada, view, fact(view, "tick", held.move(minutes=1), model=one))
+    held.move(seconds=dry_s)
+    view = record(ada, view, fact(view, "tick", held.now, model=two))
+    states = {pip["model"]: pip["state"] for pip in view["bench"]["pips"]}
+    assert (states[one], states[two]) == ("done", "wet")

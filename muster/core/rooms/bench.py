@@ -5,7 +5,9 @@ from __future__ import annotations
 from dataclasses import dataclass
 from datetime import datetime
 
+from muster.core.facts import Tick
 from muster.core.pipeline import Derived
+from muster.core.plan.clocks import rates_of, ready_at
 from muster.core.rooms.board import Board, CallCard
 
 
@@ -74,7 +76,6 @@ def bench_view(derived: Derived, board: Board) -> BenchView:
         shown = cards[order[0]]
     tonight = [piece.call for piece in board.pieces if span is not None and piece.start < span.end]
     following = [cards[name] for name in order if shown is None or name != shown.id]
-    now = derived.snapshot.now
     clean = None
     if span is not None and running is not None and shown is not None:
         family = derived.calls[shown.id].first.family
@@ -86,7 +87,7 @@ def bench_view(derived: Derived, board: Board) -> BenchView:
     for model in shown.models if shown else ():
         tick = record.ticks.get((shown.unit, model, shown.pass_keys[0])) if shown else None
         touched = bool(shown and (shown.unit, model, shown.pass_keys[0]) in record.touch_ups)
-        wet = bool(tick and shown and shown.dry_to and shown.dry_to > now)
+        wet = tick is not None and shown is not None and _is_wet(derived, shown.id, tick)
         state = "open" if tick is None else "wet" if wet else "done"
         pips.append(BenchPip(model, state, touched, str(tick.fact) if tick else None))
     last = record.last()
@@ -104,6 +105,14 @@ def bench_view(derived: Derived, board: Board) -> BenchView:
         can_take_back=last is not None,
         last_fact=str(last.id) if last else None,
     )
+
+
+def _is_wet(derived: Derived, call: str, tick: Tick) -> bool:
+    """Whether a model ticked in a call is not yet dry."""
+    problem = derived.bench.problem
+    task = problem.tasks[call]
+    ended = derived.bench.seconds(tick.end)
+    return ready_at(rates_of(problem, task.clock), ended, task.dry_s) > problem.now
 
 
 def _drying(derived: Derived, board: Board) -> list[Drying]:
