@@ -418,9 +418,12 @@ def test_a_model_is_wet_by_its_own_tick_not_by_its_trays_last(
     held.move(minutes=30)
     view = record(ada, muster, fact(muster, "begin", held.now))
     one, two = view["bench"]["call"]["models"][:2]
-    dry_s = 10 * 60
+    run = PlanRun.objects.filter(muster=muster["id"]).latest("id")
+    call = view["bench"]["call"]["id"]
+    dry_s = next(task["dry_s"] for task in run.problem["tasks"] if task["id"] == call)
     view = record(ada, view, fact(view, "tick", held.move(minutes=1), model=one))
     held.move(seconds=dry_s)
     view = record(ada, view, fact(view, "tick", held.now, model=two))
     states = {pip["model"]: pip["state"] for pip in view["bench"]["pips"]}
+    assert dry_s > 0
     assert (states[one], states[two]) == ("done", "wet")

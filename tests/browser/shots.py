@@ -30,7 +30,7 @@ def test_take_the_pictures(browser: Browser) -> None:
         browser.driver.execute_script(f"localStorage.setItem('light', '{light}')")
         browser.go(f"/{muster}/{room}")
         browser.find("//h1 | //h2")
-        ready = {"plan": "proven within", "bench": "Start this call", "roll": "Pikes"}
+        ready = {"plan": "proven within", "bench": "models", "roll": "Pikes"}
         browser.find(f"//*[contains(., '{ready.get(room, 'undercoat')}')]")
         if room == "bench" and width > 1000:
             browser.press("Start this call")

@@ -17,7 +17,7 @@ function left(one: Schemas['Drying']): number {
 <template>
   <section>
     <h2 class="text-soft">Drying</h2>
-    <p v-if="!drying.length" class="py-1 text-20">Nothing is wet.</p>
+    <p v-if="!drying.length" class="py-1 text-20">No whole tray is wet.</p>
     <ul>
       <li v-for="one in drying" :key="one.tray_name" class="flex items-center gap-4 py-1 text-22">
         <span class="w-36 truncate">{{ one.tray_name }}</span>
