@@ -2,11 +2,18 @@
 
 from __future__ import annotations
 
+import logging
+
+from django.db import DatabaseError
 from django.http import Http404, HttpRequest, HttpResponse
 from ninja import NinjaAPI, Schema
 from ninja.errors import ValidationError
 
+from muster.apps.pages import BROKEN, NO_DATABASE
+from muster.apps.requests import current_id
 from muster.core.plan.fields import Refused
+
+log = logging.getLogger("muster")
 
 
 class Complaint(Schema):
@@ -41,6 +48,17 @@ def answer_errors(api: NinjaAPI) -> None:
     @api.exception_handler(Http404)
     def missing(request: HttpRequest, error: Http404) -> HttpResponse:
         return complain(request, ["There is no such thing here."], 404)
+
+    @api.exception_handler(DatabaseError)
+    def no_database(request: HttpRequest, error: DatabaseError) -> HttpResponse:
+        log.exception("the database failed")
+        return complain(request, [NO_DATABASE], 503)
+
+    @api.exception_handler(Exception)
+    def broken(request: HttpRequest, error: Exception) -> HttpResponse:
+        log.exception("an answer failed")
+        words = f"{BROKEN} If it happens again, the log says more under {current_id.get()}."
+        return complain(request, [words], 500)
 
     @api.exception_handler(ValidationError)
     def invalid(request: HttpRequest, error: ValidationError) -> HttpResponse:

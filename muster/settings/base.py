@@ -33,6 +33,7 @@ INSTALLED_APPS = [
     "muster.apps.plan",
 ]
 MIDDLEWARE = [
+    "muster.apps.requests.RequestId",
     "django.middleware.security.SecurityMiddleware",
     "whitenoise.middleware.WhiteNoiseMiddleware",
     "csp.middleware.CSPMiddleware",
@@ -56,7 +57,7 @@ TEMPLATES = [
 DATABASES = {
     "default": {
         "ENGINE": "django.db.backends.mysql",
-        "NAME": "crisp_muster",
+        "NAME": os.environ.get("CRISP_DATABASE", "crisp_muster"),
         "USER": "crisp",
         "PASSWORD": SECRETS.get("database", ""),
         "HOST": "127.0.0.1",
@@ -65,6 +66,7 @@ DATABASES = {
         "CONN_HEALTH_CHECKS": True,
         "OPTIONS": {
             "charset": "utf8mb4",
+            "connect_timeout": 5,
             "init_command": "SET sql_mode='STRICT_ALL_TABLES', innodb_strict_mode=1",
         },
         "TEST": {"CHARSET": "utf8mb4", "COLLATION": "utf8mb4_bin"},
@@ -119,4 +121,16 @@ WHITENOISE_USE_FINDERS = False
 LANGUAGE_CODE = "en-gb"
 USE_TZ = True
 TIME_ZONE = "UTC"
+LOGGING = {
+    "version": 1,
+    "disable_existing_loggers": False,
+    "filters": {"with_id": {"()": "muster.apps.requests.WithId"}},
+    "formatters": {"line": {"format": "{asctime} {levelname} {request_id} {name}: {message}",
+                            "style": "{"}},
+    "handlers": {"stderr": {"class": "logging.StreamHandler", "filters": ["with_id"],
+                            "formatter": "line"}},
+    "root": {"handlers": ["stderr"], "level": "WARNING"},
+    "loggers": {"django": {"handlers": ["stderr"], "level": "WARNING", "propagate": False}},
+}  # fmt: skip
+
 SILENCED_SYSTEM_CHECKS: list[str] = []

@@ -26,6 +26,8 @@ export const useMuster = defineStore('muster', () => {
   const view = ref<View | null>(null)
   const complaints = ref<string[]>([])
   const busy = ref(false)
+  /** The status of what failed last. */
+  const failed = ref(0)
   const waiting = ref<Waiting[]>(kept())
   /** Server time minus ours, so that every device shows the same clock. */
   const ahead = ref(0)
@@ -48,6 +50,7 @@ export const useMuster = defineStore('muster', () => {
       return result
     } catch (error) {
       complaints.value = error instanceof Complaint ? error.complaints : [String(error)]
+      failed.value = error instanceof Complaint ? error.status || 503 : 500
       if (error instanceof Complaint && error.status === 409 && view.value) {
         take(await fetchView(view.value.id))
       }
@@ -63,9 +66,18 @@ export const useMuster = defineStore('muster', () => {
 
   async function load(id: number) {
     if (view.value?.id !== id) view.value = null
+    failed.value = 0
     const found = await attempt(() => fetchView(id))
     if (found) take(found)
     await send()
+  }
+
+  /** Read the muster anew, quietly: where that fails, what is shown stays. */
+  async function refresh() {
+    const id = view.value?.id
+    if (id === undefined || busy.value || waiting.value.length) return
+    const found = await fetchView(id).catch(() => null)
+    if (found && view.value?.id === id) take(found)
   }
 
   async function command(wanted: Command): Promise<boolean> {
@@ -146,7 +158,7 @@ export const useMuster = defineStore('muster', () => {
   }
 
   return {
-    view, complaints, busy, waiting, ahead, zone, clock, day,
-    take, attempt, load, command, undo, record, send, fetchView,
+    view, complaints, busy, failed, waiting, ahead, zone, clock, day,
+    take, attempt, load, refresh, command, undo, record, send, fetchView,
   } // prettier-ignore
 })

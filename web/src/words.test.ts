@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest'
-import { clockIn, count, hours, readDate } from './words'
+import { clockIn, count, hours, lastAt, readDate } from './words'
 
 describe('words', () => {
   const today = new Date('2027-03-02T12:00:00Z')
@@ -14,5 +14,15 @@ describe('words', () => {
     expect(clockIn('Europe/London')('2027-07-01T19:00:00Z')).toBe('20:00')
     expect(hours(66_000)).toBe('18 h 20')
     expect(count(1, 'model')).toBe('one model')
+  })
+  it('finds the last time a clock showed what is typed, across summer time too', () => {
+    const clock = clockIn('Europe/London')
+    const now = Date.parse('2027-03-02T22:30:20Z')
+    expect(lastAt('22:10', now, clock)).toBe('2027-03-02T22:10:00.000Z')
+    expect(lastAt('22:40', now, clock)).toBe('2027-03-01T22:40:00.000Z')
+    // Clocks go forward at one in the morning of 28 March 2027.
+    const later = Date.parse('2027-03-28T08:00:00Z')
+    expect(lastAt('22:10', later, clock)).toBe('2027-03-27T22:10:00.000Z')
+    expect(lastAt('later', now, clock)).toBeNull()
   })
 })

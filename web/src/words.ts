@@ -36,6 +36,19 @@ export function hours(seconds: number): string {
   return `${Math.floor(minutes / 60)} h ${String(minutes % 60).padStart(2, '0')}`
 }
 
+/** The last moment up to `now` (ms) at which `clock` shows `typed` ('22:10'); null: not a time. */
+export function lastAt(typed: string, now: number, clock: (iso: string) => string): string | null {
+  const minutes = (text: string) => Number(text.slice(0, 2)) * 60 + Number(text.slice(3))
+  if (!/^\d\d:\d\d$/.test(typed)) return null
+  const whole = now - (now % 60_000)
+  const shown = (moment: number) => clock(new Date(moment).toISOString())
+  let at = whole - ((minutes(shown(whole)) - minutes(typed) + 1440) % 1440) * 60_000
+  // A change to or from summer time between then and now.
+  const off = (minutes(shown(at)) - minutes(typed) + 1440) % 1440
+  if (off) at -= (off > 720 ? off - 1440 : off) * 60_000
+  return new Date(at).toISOString()
+}
+
 const NUMBERS = 'no one two three four five six seven eight nine ten eleven twelve'.split(' ')
 
 export function count(n: number, one: string, many = `${one}s`): string {

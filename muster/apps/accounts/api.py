@@ -2,16 +2,23 @@
 
 from __future__ import annotations
 
+import io
+import json
+import zipfile
+
 from django.conf import settings
 from django.contrib.auth import authenticate, login, logout
 from django.contrib.auth.models import User
 from django.contrib.auth.password_validation import validate_password
 from django.core.exceptions import ValidationError
 from django.db import IntegrityError, transaction
-from django.http import HttpRequest
+from django.http import HttpRequest, HttpResponse
 from ninja import Router, Schema
 
+from muster.apps.recipes.models import RecipeVersion
 from muster.apps.recipes.starting import give_starters
+from muster.apps.roll.files import export_text
+from muster.apps.roll.models import Muster
 from muster.core.plan.fields import Refused
 
 router = Router()
@@ -23,6 +30,12 @@ class Credentials(Schema):
     """A name and a password."""
 
     name: str
+    password: str
+
+
+class Password(Schema):
+    """A password."""
+
     password: str
 
 
@@ -83,6 +96,32 @@ def open_demo(request: HttpRequest) -> Me:
     if user is None:
         raise Refused("this server was not started as the demo: sign in or sign up")
     login(request, user, backend="django.contrib.auth.backends.ModelBackend")
+    return _me(request)
+
+
+@router.get("/me/file", response={200: None})
+def all_of_mine(request: HttpRequest) -> HttpResponse:
+    """Everything that is the user's: each muster as an open file, with its recipes and facts."""
+    packed = io.BytesIO()
+    with zipfile.ZipFile(packed, "w", zipfile.ZIP_DEFLATED) as archive:
+        for muster in Muster.objects.filter(owner=request.user).order_by("pk"):
+            archive.writestr(f"muster-{muster.pk}.json", export_text(muster))
+        rows = RecipeVersion.objects.filter(recipe__owner=request.user)
+        recipes = [row.document for row in rows.order_by("recipe_id", "number")]
+        archive.writestr("recipes.json", json.dumps(recipes, indent=1))
+    answer = HttpResponse(packed.getvalue(), content_type="application/zip")
+    answer["Content-Disposition"] = 'attachment; filename="crisp-muster.zip"'
+    return answer
+
+
+@router.post("/me/delete", response=Me)
+def delete_me(request: HttpRequest, payload: Password) -> Me:
+    """Delete the account with all that is in it; the password is asked for once more."""
+    user = request.user
+    if not user.check_password(payload.password):
+        raise Refused("the password is wrong: the account was not deleted")
+    logout(request)
+    user.delete()
     return _me(request)
 
 

@@ -22,6 +22,9 @@ from muster.core.plan.fields import Refused
 
 router = Router()
 
+MOST_FACTS = 100_000
+"""In one muster: some hundred times what painting five hundred models takes."""
+
 AHEAD = timedelta(seconds=90)
 """How far a phone's clock may be ahead of the server's."""
 
@@ -60,6 +63,8 @@ def facts(request: HttpRequest, muster_id: int, payload: FactsIn) -> View:
         others = Fact.objects.filter(pk__in=[fact.id for fact in payload.facts])
         if others.exclude(muster=muster).exists():
             raise Refused("a fact with that id is known already: make a new one")
+        if Fact.objects.filter(muster=muster).count() > MOST_FACTS:
+            raise Refused(f"a muster holds {MOST_FACTS} facts: export it and begin another")
         known = set(others.values_list("pk", flat=True))
         Fact.objects.bulk_create(
             Fact(id=f.id, muster=muster, document=FACT.dump_python(f, mode="json"),

@@ -7,6 +7,7 @@ from datetime import datetime
 from django.http import HttpRequest
 from ninja import Router, Schema
 
+from muster.apps.plan.beat import worker_lives
 from muster.apps.plan.current import current_plan, queue
 from muster.apps.plan.models import PlanRun
 from muster.apps.plan.places import Place, places_of
@@ -17,6 +18,11 @@ router = Router()
 
 MORE_S = 20.0
 
+MOST_RUNS = 3
+"""A user's runs that may be improved at once; others' musters want the workers too."""
+
+UNDER_WAY = (PlanRun.Status.QUEUED, PlanRun.Status.IMPROVING)
+
 
 class Progress(Schema):
     """How far the worker is."""
@@ -26,6 +32,8 @@ class Progress(Schema):
     first_cost_s: int
     cost_s: int
     made_for: datetime
+    worker: bool
+    """Whether a worker lives that can improve plans."""
 
 
 def progress_of(run: PlanRun) -> Progress:
@@ -34,6 +42,7 @@ def progress_of(run: PlanRun) -> Progress:
     return Progress(
         status=run.status, share=min(1.0, share), first_cost_s=run.first_cost_s,
         cost_s=run.plan["cost_s"], made_for=run.made_for,
+        worker=run.status not in UNDER_WAY or worker_lives(),
     )  # fmt: skip
 
 
@@ -43,7 +52,10 @@ def improve_plan(request: HttpRequest, muster_id: int) -> Progress:
     current = current_plan(own_muster(request.user, muster_id))
     if current.plan.status == "impossible":
         raise Refused("there is no plan to improve yet: see what stands in its way")
-    if current.run.status not in (PlanRun.Status.QUEUED, PlanRun.Status.IMPROVING):
+    if current.run.status not in UNDER_WAY:
+        mine = PlanRun.objects.filter(muster__owner=request.user, status__in=UNDER_WAY)
+        if mine.count() >= MOST_RUNS:
+            raise Refused(f"{MOST_RUNS} of your plans are being improved: wait, or stop one")
         queue(current.run, MORE_S)
     return progress_of(current.run)
 

@@ -7,14 +7,19 @@ from dataclasses import dataclass
 from datetime import timedelta
 from typing import Any
 
+from pydantic import TypeAdapter
+
 from muster.apps.plan.models import PlanRun
 from muster.apps.roll.models import Muster
 from muster.apps.roll.reading import snapshot_of
 from muster.core.pipeline import Derived, derive, plan_first
 from muster.core.plan.plan import Plan
+from muster.core.rooms.moved import Moved, moved_between
 
 GRACE = timedelta(seconds=60)
 """A call may begin so much later than planned before the plan mends itself."""
+
+MOVED: TypeAdapter[list[Moved]] = TypeAdapter(list[Moved])
 
 IMPROVE_S = 12.0
 """How long a worker improves a plan after choices have changed."""
@@ -43,6 +48,7 @@ def current_plan(muster: Muster) -> Current:
     guide = shifted(run, derived) if run is not None else None
     derived, plan = plan_first(derived, guide)
     changed = run is None or run.version != muster.version
+    moved = moved_between(derived, guide, plan) if guide is not None else []
     new = PlanRun.objects.create(
         muster=muster,
         version=muster.version,
@@ -53,6 +59,7 @@ def current_plan(muster: Muster) -> Current:
         plan=plan.to_json(),
         first_cost_s=plan.score.cost_s,
         budget_s=IMPROVE_S if changed else 0,
+        moved=MOVED.dump_python(moved, mode="json"),
     )
     PlanRun.objects.filter(muster=muster, pk__lt=new.pk - 20).delete()
     if changed and plan.status == "planned":

@@ -1,10 +1,17 @@
-"""Runs of the planner: the best plan so far of one state of a muster."""
+"""Runs of the planner: the best plan so far of one state of a muster; and who works on them."""
 
 from __future__ import annotations
 
 from django.db import models
 
 from muster.apps.roll.models import Muster
+
+
+class WorkerBeat(models.Model):
+    """When a task worker last showed that it lives. One row a worker."""
+
+    worker = models.CharField(max_length=80, primary_key=True)
+    at = models.DateTimeField()
 
 
 class PlanRun(models.Model):
@@ -32,6 +39,7 @@ class PlanRun(models.Model):
     spent_s = models.FloatField(default=0)
     heartbeat = models.DateTimeField(null=True)
     lease = models.UUIDField(null=True)
+    moved = models.JSONField(default=list)
     stop_asked = models.BooleanField(default=False)
     made_at = models.DateTimeField(auto_now_add=True)
 

@@ -10,13 +10,13 @@ from ninja.files import UploadedFile
 
 from muster.apps import clock
 from muster.apps.plan.api import Progress, progress_of
-from muster.apps.plan.current import current_plan
+from muster.apps.plan.current import MOVED, current_plan
 from muster.apps.recipes.models import RecipeVersion
 from muster.apps.roll import changing
 from muster.apps.roll.files import Preview, export_text, import_file, preview_of
 from muster.apps.roll.models import Muster, Version
 from muster.apps.roll.reading import own_muster
-from muster.core.choices import Choices, Evening
+from muster.core.choices import Choices, Evening, Spell
 from muster.core.commands.command import (
     AddUnit,
     Command,
@@ -29,11 +29,10 @@ from muster.core.plan.fields import Refused
 from muster.core.recipes.starters import BY_KIND
 from muster.core.rooms.bench import BenchView, bench_view
 from muster.core.rooms.board import Board, board_of
+from muster.core.rooms.moved import Moved
 from muster.core.rooms.roll import Head, UnitRow, head_of, roll_of
 
 router = Router()
-
-MOST_MUSTERS = 50
 
 
 class MusterName(Schema):
@@ -56,6 +55,10 @@ class View(Schema):
     board: Board
     bench: BenchView
     progress: Progress
+    moved: list[Moved]
+    parade_day: date | None
+    rack: int
+    hours: list[Spell]
     undo: str | None
     newest: dict[str, int]
 
@@ -131,6 +134,9 @@ def view_of(muster: Muster) -> View:
         head=head_of(derived, plan, rows), roll=rows,
         evenings=list(derived.snapshot.choices.evenings), board=board,
         bench=bench_view(derived, board), progress=progress_of(current.run),
+        moved=MOVED.validate_python(current.run.moved),
+        parade_day=derived.snapshot.choices.parade_day, rack=derived.snapshot.choices.rack,
+        hours=list(derived.snapshot.choices.spells),
         undo=last.label if last else None, newest=newest,
     )  # fmt: skip
 
@@ -159,8 +165,6 @@ def typed_unit(request: HttpRequest, payload: Line) -> Typed:
 @router.post("/musters", response=MusterName)
 def begin(request: HttpRequest, payload: NewMuster) -> MusterName:
     """A whole muster from three answers."""
-    if Muster.objects.filter(owner=request.user).count() >= MOST_MUSTERS:
-        raise Refused(f"you have {MOST_MUSTERS} musters: remove one first")
     if not payload.units:
         raise Refused("units: type at least one, as in '24 pikes foot 1/72'")
     if not payload.weekdays:

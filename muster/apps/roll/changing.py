@@ -14,6 +14,8 @@ from muster.core.choices import CHOICES, Choices
 from muster.core.commands.command import AddUnit, Command, EditUnit, carry_out
 from muster.core.plan.fields import Refused
 
+MOST_MUSTERS = 50
+
 
 @transaction.atomic
 def command(user: User, muster_id: int, seen: int, wanted: Command) -> Muster:
@@ -64,7 +66,9 @@ def keep(muster: Muster, choices: Choices, label: str, undoes: int | None = None
 
 
 def begin(owner: User, choices: Choices, label: str = "Begun") -> Muster:
-    """A new muster."""
+    """A new muster. Raises Refused where the owner has too many."""
+    if Muster.objects.filter(owner=owner).count() >= MOST_MUSTERS:
+        raise Refused(f"you have {MOST_MUSTERS} musters: remove one first")
     muster = Muster.objects.create(owner=owner, version=0)
     keep(muster, choices, label)
     return muster

@@ -17,6 +17,7 @@ from muster.core.choices import (
     LeaveOut,
     PinChoice,
     PutOff,
+    Spell,
     Unit,
 )
 from muster.core.commands.typed_unit import read_line
@@ -25,6 +26,8 @@ from muster.core.recipes.recipe import STRICT, Kind, Name, Tier
 
 MOST_UNITS = 60
 MOST_EVENINGS = 400
+MOST_RACK = 100_000
+MOST_SPELLS = 20
 
 
 @dataclass(frozen=True, config=STRICT)
@@ -63,12 +66,13 @@ class RemoveUnit:
 
 @dataclass(frozen=True, config=STRICT)
 class AddEvening:
-    """Add a sitting."""
+    """Add a sitting; ``weekly``: and the same each week until the parade day."""
 
     do: Literal["add_evening"]
     day: date
     start: time
     end: time
+    weekly: bool = False
 
 
 @dataclass(frozen=True, config=STRICT)
@@ -85,6 +89,24 @@ class SetParadeDay:
 
     do: Literal["set_parade_day"]
     day: date
+
+
+@dataclass(frozen=True, config=STRICT)
+class SetRack:
+    """Say how many figures the drying rack holds."""
+
+    do: Literal["set_rack"]
+    rack: int
+
+
+@dataclass(frozen=True, config=STRICT)
+class SetHours:
+    """Say between which hours of each day something holds, such as daylight."""
+
+    do: Literal["set_hours"]
+    tag: Name
+    start: time
+    end: time
 
 
 @dataclass(frozen=True, config=STRICT)
@@ -117,8 +139,8 @@ class PutOffCall:
 
 
 Command = Annotated[
-    AddUnit | EditUnit | RemoveUnit | AddEvening | RemoveEvening | SetParadeDay | PinCall
-    | LeaveOutCall | PutOffCall,
+    AddUnit | EditUnit | RemoveUnit | AddEvening | RemoveEvening | SetParadeDay | SetRack
+    | SetHours | PinCall | LeaveOutCall | PutOffCall,
     Field(discriminator="do"),
 ]  # fmt: skip
 COMMAND: TypeAdapter[Command] = TypeAdapter(Command)
@@ -141,10 +163,17 @@ def carry_out(choices: Choices, command: Command, now: datetime) -> tuple[Choice
             kept = tuple(one for one in choices.evenings if one.id != command.evening)
             if len(kept) == len(choices.evenings):
                 raise Refused("that sitting is gone already: look at the plan again")
-            return replace(choices, evenings=kept), "A sitting taken out"
+            gone = next(one for one in choices.evenings if one.id == command.evening)
+            return replace(choices, evenings=kept), f"The sitting of {gone.day:%d %B} taken out"
         case SetParadeDay():
             refuse_past_day(choices, command.day, now)
             return replace(choices, parade_day=command.day), f"Parade day {command.day:%d %B}"
+        case SetRack():
+            if not 1 <= command.rack <= MOST_RACK:
+                raise Refused(f"a rack of {command.rack}: choose 1 to {MOST_RACK} places")
+            return replace(choices, rack=command.rack), f"A rack of {command.rack} places"
+        case SetHours():
+            return _set_hours(choices, command)
         case PinCall():
             pins = tuple(pin for pin in choices.pins if pin.call != command.call)
             if command.start is None:
@@ -214,25 +243,54 @@ def _edit_unit(choices: Choices, command: EditUnit) -> tuple[Choices, str]:
     return replace(choices, units=units), f"{new.name} changed"
 
 
+def _set_hours(choices: Choices, command: SetHours) -> tuple[Choices, str]:
+    if command.end <= command.start:
+        raise Refused(
+            f"'{command.tag}' ends at {command.end:%H:%M}, not after its start at "
+            f"{command.start:%H:%M}: choose a later end"
+        )
+    others = tuple(one for one in choices.spells if one.tag != command.tag)
+    if len(others) >= MOST_SPELLS:
+        raise Refused(f"a muster knows {MOST_SPELLS} such hours: use one of them")
+    spells = (*others, Spell(command.tag, command.start, command.end))
+    return replace(choices, spells=spells), f"Hours of '{command.tag}' changed"
+
+
 def _add_evening(choices: Choices, command: AddEvening) -> tuple[Choices, str]:
     if command.end <= command.start:
         raise Refused(
             f"the sitting ends at {command.end:%H:%M}, not after its start at "
             f"{command.start:%H:%M}: choose a later end"
         )
-    if len(choices.evenings) >= MOST_EVENINGS:
-        raise Refused(f"a muster holds {MOST_EVENINGS} sittings: take some out first")
-    for one in choices.evenings:
-        if one.day == command.day and one.start < command.end and command.start < one.end:
+    days = [command.day]
+    if command.weekly:
+        if choices.parade_day is None:
+            raise Refused("each week until when? Say the parade day first")
+        while days[-1] + timedelta(days=7) < choices.parade_day:
+            days.append(days[-1] + timedelta(days=7))
+    evenings = choices.evenings
+    for day in days:
+        meets = [
+            one
+            for one in evenings
+            if one.day == day and one.start < command.end and command.start < one.end
+        ]
+        if meets and len(days) == 1:
             raise Refused(
-                f"there is a sitting from {one.start:%H:%M} to {one.end:%H:%M} that day already: "
-                f"choose other times"
+                f"there is a sitting from {meets[0].start:%H:%M} to {meets[0].end:%H:%M} that day "
+                f"already: choose other times"
             )
-    new = Evening(
-        f"{command.day:%Y%m%d}-{command.start:%H%M}", command.day, command.start, command.end
-    )
-    evenings = tuple(sorted((*choices.evenings, new), key=lambda one: (one.day, one.start)))
-    return replace(choices, evenings=evenings), f"A sitting on {command.day:%d %B} added"
+        if not meets:
+            name = f"{day:%Y%m%d}-{command.start:%H%M}"
+            evenings = (*evenings, Evening(name, day, command.start, command.end))
+    added = len(evenings) - len(choices.evenings)
+    if not added:
+        raise Refused("there are sittings at these times each week already: choose other times")
+    if len(evenings) > MOST_EVENINGS:
+        raise Refused(f"a muster holds {MOST_EVENINGS} sittings: take some out first")
+    evenings = tuple(sorted(evenings, key=lambda one: (one.day, one.start)))
+    label = f"A sitting on {command.day:%d %B} added" if added == 1 else f"{added} sittings added"
+    return replace(choices, evenings=evenings), label
 
 
 def evenings_until(

@@ -3,12 +3,15 @@
 from __future__ import annotations
 
 from dataclasses import dataclass
-from datetime import datetime
+from datetime import datetime, timedelta
 
 from muster.core.facts import Tick
 from muster.core.pipeline import Derived
 from muster.core.plan.clocks import rates_of, ready_at
 from muster.core.rooms.board import Board, CallCard
+
+FORGOTTEN_S = 1200
+"""A call without a tick for so much longer than its work takes has been left running."""
 
 
 @dataclass(frozen=True)
@@ -41,6 +44,12 @@ class BenchView:
     pips: list[BenchPip]
     number: int
     of: int
+    since: datetime | None
+    """When the model in hand was begun."""
+    finished_about: datetime | None
+    """When the models still open were done, had one worked on at the planned speed."""
+    forgotten: bool
+    """Whether the call seems to have been left running."""
     sitting_end: datetime | None
     clean_up_from: datetime | None
     next: list[CallCard]
@@ -91,6 +100,11 @@ def bench_view(derived: Derived, board: Board) -> BenchView:
         state = "open" if tick is None else "wet" if wet else "done"
         pips.append(BenchPip(model, state, touched, str(tick.fact) if tick else None))
     last = record.last()
+    left = sum(pip.state == "open" for pip in pips)
+    since = record.running.since if record.running and shown else None
+    about = None
+    if since is not None and shown is not None:
+        about = min(derived.snapshot.now, since + timedelta(seconds=left * shown.per_item_s))
     return BenchView(
         call=shown,
         running=running is not None and shown is not None,
@@ -98,6 +112,9 @@ def bench_view(derived: Derived, board: Board) -> BenchView:
         pips=sorted(pips, key=lambda pip: pip.model),
         number=(tonight.index(shown.id) + 1) if shown and shown.id in tonight else 1,
         of=len(dict.fromkeys(tonight)),
+        since=since,
+        finished_about=about,
+        forgotten=_is_forgotten(derived, left, shown.per_item_s if shown else 0),
         sitting_end=span.end if span else None,
         clean_up_from=clean,
         next=following[:3],
@@ -105,6 +122,17 @@ def bench_view(derived: Derived, board: Board) -> BenchView:
         can_take_back=last is not None,
         last_fact=str(last.id) if last else None,
     )
+
+
+def _is_forgotten(derived: Derived, left: int, per_item_s: int) -> bool:
+    """Whether the call under way was left running: all that was left would long be done."""
+    running = derived.record.running
+    if running is None or running.paused or not left:
+        return False
+    quiet_s = (derived.snapshot.now - running.since).total_seconds()
+    if derived.bench.problem.sitting_at(derived.bench.problem.now) is None:
+        return quiet_s > FORGOTTEN_S
+    return quiet_s > left * per_item_s + FORGOTTEN_S
 
 
 def _is_wet(derived: Derived, call: str, tick: Tick) -> bool:

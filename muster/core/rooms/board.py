@@ -100,7 +100,20 @@ class Board:
     pieces: list[Piece]
     chores: list[Chore]
     joins: list[Join]
-    missed: list[str]
+    missed: list[MissedWindow]
+
+
+@dataclass(frozen=True)
+class MissedWindow:
+    """A window that closed before its second call was done, and the way out.
+
+    ``models`` are those that wait beyond it; taking ``facts`` back does the first call again."""
+
+    first: str
+    second: str
+    sentence: str
+    models: list[int]
+    facts: list[str]
 
 
 def board_of(derived: Derived, plan: Plan, rows: list[UnitRow]) -> Board:
@@ -130,11 +143,31 @@ def board_of(derived: Derived, plan: Plan, rows: list[UnitRow]) -> Board:
         pieces=pieces,
         chores=chores,
         joins=joins,
-        missed=[
-            f"The window from {_title(derived, one)} to {_title(derived, two)} was missed: only "
-            f"the wait still counts. Look at the models before you go on."
-            for one, two in plan.missed
-        ],
+        missed=[_missed(derived, one, two) for one, two in plan.missed],
+    )
+
+
+def _missed(derived: Derived, one: str, two: str) -> MissedWindow:
+    """Say what happened, what still holds, and what to do."""
+    first, second = derived.calls[one], derived.calls[two]
+    ticks = derived.record.ticks
+    late = [
+        model
+        for model in second.models
+        if (first.unit.id, model, first.keys[-1]) in ticks
+        and (second.unit.id, model, second.keys[0]) not in ticks
+    ]
+    who = f"model {late[0]}" if len(late) == 1 else f"{len(late)} models"
+    return MissedWindow(
+        first=one,
+        second=two,
+        sentence=(
+            f"{_title(derived, two)} came too late after {first.name} on {who}: the window has "
+            f"closed and only the wait still counts. Try {second.name} on one of them first; if it "
+            f"no longer works there, do {first.name} again."
+        ),
+        models=late,
+        facts=[str(ticks[first.unit.id, model, first.keys[-1]].fact) for model in late],
     )
 
 

@@ -64,6 +64,46 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/me/delete": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Delete Me
+         * @description Delete the account with all that is in it; the password is asked for once more.
+         */
+        post: operations["muster_apps_accounts_api_delete_me"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/me/file": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * All Of Mine
+         * @description Everything that is the user's: each muster as an open file, with its recipes and facts.
+         */
+        get: operations["muster_apps_accounts_api_all_of_mine"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/musters": {
         parameters: {
             query?: never;
@@ -438,7 +478,7 @@ export interface components {
     schemas: {
         /**
          * AddEvening
-         * @description Add a sitting.
+         * @description Add a sitting; ``weekly``: and the same each week until the parade day.
          */
         AddEvening: {
             /**
@@ -461,6 +501,11 @@ export interface components {
              * Format: time
              */
             start: string;
+            /**
+             * Weekly
+             * @default false
+             */
+            weekly: boolean;
         };
         /**
          * AddUnit
@@ -507,6 +552,10 @@ export interface components {
             clean_up_from: string | null;
             /** Drying */
             drying: components["schemas"]["Drying"][];
+            /** Finished About */
+            finished_about: string | null;
+            /** Forgotten */
+            forgotten: boolean;
             /** Last Fact */
             last_fact: string | null;
             /** Next */
@@ -521,6 +570,8 @@ export interface components {
             pips: components["schemas"]["BenchPip"][];
             /** Running */
             running: boolean;
+            /** Since */
+            since: string | null;
             /** Sitting End */
             sitting_end: string | null;
         };
@@ -547,7 +598,7 @@ export interface components {
             /** Joins */
             joins: components["schemas"]["Join"][];
             /** Missed */
-            missed: string[];
+            missed: components["schemas"]["MissedWindow"][];
             /** Openings */
             openings: number;
             /** Pieces */
@@ -639,7 +690,7 @@ export interface components {
          */
         CommandIn: {
             /** Command */
-            command: components["schemas"]["AddUnit"] | components["schemas"]["EditUnit"] | components["schemas"]["RemoveUnit"] | components["schemas"]["AddEvening"] | components["schemas"]["RemoveEvening"] | components["schemas"]["SetParadeDay"] | components["schemas"]["PinCall"] | components["schemas"]["LeaveOutCall"] | components["schemas"]["PutOffCall"];
+            command: components["schemas"]["AddUnit"] | components["schemas"]["EditUnit"] | components["schemas"]["RemoveUnit"] | components["schemas"]["AddEvening"] | components["schemas"]["RemoveEvening"] | components["schemas"]["SetParadeDay"] | components["schemas"]["SetRack"] | components["schemas"]["SetHours"] | components["schemas"]["PinCall"] | components["schemas"]["LeaveOutCall"] | components["schemas"]["PutOffCall"];
             /** Version */
             version: number;
         };
@@ -856,6 +907,24 @@ export interface components {
             name: string | null;
         };
         /**
+         * MissedWindow
+         * @description A window that closed before its second call was done, and the way out.
+         *
+         *     ``models`` are those that wait beyond it; taking ``facts`` back does the first call again.
+         */
+        MissedWindow: {
+            /** Facts */
+            facts: string[];
+            /** First */
+            first: string;
+            /** Models */
+            models: number[];
+            /** Second */
+            second: string;
+            /** Sentence */
+            sentence: string;
+        };
+        /**
          * MixPart
          * @description So many parts of one paint or thinner.
          */
@@ -867,6 +936,23 @@ export interface components {
              * @default 1
              */
             parts: number;
+        };
+        /**
+         * Moved
+         * @description A call, and when it started by the plan before and by this one.
+         */
+        Moved: {
+            /** After */
+            after: string | null;
+            /**
+             * Before
+             * Format: date-time
+             */
+            before: string;
+            /** Call */
+            call: string;
+            /** Name */
+            name: string;
         };
         /**
          * MusterName
@@ -979,6 +1065,14 @@ export interface components {
             tool?: string | null;
             /** Window Min */
             window_min?: number | null;
+        };
+        /**
+         * Password
+         * @description A password.
+         */
+        Password: {
+            /** Password */
+            password: string;
         };
         /**
          * Piece
@@ -1098,6 +1192,8 @@ export interface components {
             share: number;
             /** Status */
             status: string;
+            /** Worker */
+            worker: boolean;
         };
         /**
          * PutOffCall
@@ -1197,6 +1293,29 @@ export interface components {
             version: number;
         };
         /**
+         * SetHours
+         * @description Say between which hours of each day something holds, such as daylight.
+         */
+        SetHours: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            do: "set_hours";
+            /**
+             * End
+             * Format: time
+             */
+            end: string;
+            /**
+             * Start
+             * Format: time
+             */
+            start: string;
+            /** Tag */
+            tag: string;
+        };
+        /**
          * SetParadeDay
          * @description Say when all must stand finished.
          */
@@ -1211,6 +1330,19 @@ export interface components {
              * @enum {string}
              */
             do: "set_parade_day";
+        };
+        /**
+         * SetRack
+         * @description Say how many figures the drying rack holds.
+         */
+        SetRack: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            do: "set_rack";
+            /** Rack */
+            rack: number;
         };
         /**
          * SitDown
@@ -1241,6 +1373,24 @@ export interface components {
             start: string;
             /** Used S */
             used_s: number;
+        };
+        /**
+         * Spell
+         * @description A condition that holds each day between two local times.
+         */
+        Spell: {
+            /**
+             * End
+             * Format: time
+             */
+            end: string;
+            /**
+             * Start
+             * Format: time
+             */
+            start: string;
+            /** Tag */
+            tag: string;
         };
         /**
          * TrayStrip
@@ -1363,15 +1513,23 @@ export interface components {
             /** Evenings */
             evenings: components["schemas"]["Evening"][];
             head: components["schemas"]["Head"];
+            /** Hours */
+            hours: components["schemas"]["Spell"][];
             /** Id */
             id: number;
+            /** Moved */
+            moved: components["schemas"]["Moved"][];
             /** Newest */
             newest: {
                 [key: string]: number;
             };
             /** Now */
             now: string;
+            /** Parade Day */
+            parade_day: string | null;
             progress: components["schemas"]["Progress"];
+            /** Rack */
+            rack: number;
             /** Roll */
             roll: components["schemas"]["UnitRow"][];
             /** Undo */
@@ -1483,6 +1641,48 @@ export interface operations {
                 content: {
                     "application/json": components["schemas"]["Me"];
                 };
+            };
+        };
+    };
+    muster_apps_accounts_api_delete_me: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["Password"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Me"];
+                };
+            };
+        };
+    };
+    muster_apps_accounts_api_all_of_mine: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
             };
         };
     };

@@ -4,12 +4,27 @@ import { useRoute } from 'vue-router'
 import { useMuster } from '../muster'
 import { date, hours } from '../words'
 import Complaints from './Complaints.vue'
+import Figure from './Figure.vue'
 
 const muster = useMuster()
 const route = useRoute()
 const id = computed(() => Number(route.params.id))
 const head = computed(() => muster.view?.head)
-const room = (name: string) => ({ name, params: { id: id.value } })
+const board = computed(() => muster.view?.board)
+const chores = computed(() =>
+  (board.value?.chores ?? []).reduce(
+    (sum, one) => sum + (Date.parse(one.end) - Date.parse(one.start)) / 1000,
+    0,
+  ),
+)
+const spare = computed(() =>
+  (board.value?.sittings ?? []).filter((one) => !one.used_s && !one.after_parade),
+)
+const daysLeft = computed(() => {
+  const view = muster.view
+  if (!view?.head.parade_day) return 0
+  return Math.ceil((Date.parse(view.head.parade_day) - Date.parse(view.now)) / 86_400_000)
+})
 
 watch(id, (now) => now && muster.load(now), { immediate: true })
 </script>
@@ -20,32 +35,62 @@ watch(id, (now) => now && muster.load(now), { immediate: true })
     :class="{ 'tall max-md:hidden': route.name === 'bench' }"
   >
     <p v-if="head" class="flex-1">
-      <RouterLink :to="room('roll')" class="link px-0"
-        ><b>{{ head.name }}</b></RouterLink
-      >
+      <Figure :words="head.name" title="The muster">
+        <li>
+          <RouterLink to="/musters" class="link px-0">All musters</RouterLink>
+        </li>
+        <li>
+          <a class="link px-0" :href="`/api/musters/${id}/file`" download>Export this one</a>
+        </li>
+      </Figure>
       muster ·
-      <RouterLink :to="room('roll')" class="link px-0"
-        ><b>{{ head.models_left }} of {{ head.models }}</b></RouterLink
-      >
+      <Figure :words="`${head.models_left} of ${head.models}`" title="Models still to do">
+        <li v-for="row in muster.view?.roll" :key="row.unit.id">
+          {{ row.unit.name }} <b>{{ row.unit.count - row.models_done }}</b> of {{ row.unit.count }}
+        </li>
+      </Figure>
       models still to do ·
-      <RouterLink :to="room('plan')" class="link px-0"
-        ><b>{{ hours(head.bench_s) }}</b></RouterLink
-      >
+      <Figure :words="hours(head.bench_s)" title="Bench work still to come">
+        <li v-for="row in muster.view?.roll" :key="row.unit.id">
+          {{ row.unit.name }} <b>{{ hours(row.hours_left * 3600) }}</b>
+        </li>
+        <li>
+          Setting up and cleaning up <b>{{ hours(chores) }}</b>
+        </li>
+      </Figure>
       at the bench<template v-if="head.parade_day">
         · parade
-        <RouterLink :to="room('plan')" class="link px-0"
-          ><b>{{ date(head.parade_day) }}</b></RouterLink
-        ></template
+        <Figure :words="date(head.parade_day)" title="Parade day">
+          <li>
+            in <b>{{ daysLeft }}</b> days
+          </li>
+          <li v-if="muster.view?.board.status === 'planned'">
+            the last call ends
+            <b
+              >{{ muster.day(muster.view.board.finish) }}
+              {{ muster.clock(muster.view.board.finish) }}</b
+            >
+          </li>
+        </Figure></template
       >
       ·
       <span v-if="!head.possible" class="warn">does not fit: see Plan</span>
       <span v-else-if="head.late_models" class="warn">{{ head.late_models }} models late</span>
-      <RouterLink v-else :to="room('plan')" class="link px-0"
-        ><b
-          >{{ head.sittings_in_hand }} {{ head.sittings_in_hand === 1 ? 'sitting' : 'sittings' }}</b
-        >
-        in hand</RouterLink
+      <template v-else>
+        <Figure :words="String(head.sittings_in_hand)" title="Sittings the plan leaves free">
+          <li v-for="one in spare" :key="one.start">
+            {{ muster.day(one.start) }}
+            <b>{{ muster.clock(one.start) }} to {{ muster.clock(one.end) }}</b>
+          </li>
+          <li v-if="!spare.length">Every sitting is used.</li>
+        </Figure>
+        {{ head.sittings_in_hand === 1 ? 'sitting' : 'sittings' }} in hand</template
       >
+    </p>
+    <p v-else-if="muster.failed" class="flex-1">
+      The muster could not be read.
+      <button class="link" @click="muster.load(id)">Try again</button>
+      <RouterLink class="link" to="/musters">All musters</RouterLink>
     </p>
     <p v-else class="flex-1 text-soft" role="status">Reading the muster …</p>
     <span v-if="muster.waiting.length" class="text-14" role="status"

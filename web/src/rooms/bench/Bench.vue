@@ -1,33 +1,39 @@
 <script setup lang="ts">
-import { useIntervalFn, useWakeLock } from '@vueuse/core'
-import { computed, ref } from 'vue'
+import { useIntervalFn } from '@vueuse/core'
+import { computed, ref, watch } from 'vue'
 import { client, told, type Schemas } from '../../api/client'
 import { useKeys } from '../../keys'
 import { light } from '../../light'
-import { useMuster, type Fact } from '../../muster'
+import { useMuster } from '../../muster'
+import MissedWindows from '../../parts/MissedWindows.vue'
+import MovedCalls from '../../parts/MovedCalls.vue'
 import Swatch from '../../parts/Swatch.vue'
-import { count } from '../../words'
+import { count, lastAt } from '../../words'
 import { readMix } from '../recipes/mix'
 import Beads from './Beads.vue'
 import BenchPips from './BenchPips.vue'
+import { useCall } from './call'
 import Drying from './Drying.vue'
+import { sound, useSignal } from './signal'
+import Unticked from './Unticked.vue'
+
+const WARN_MS = 5 * 60_000
 
 const muster = useMuster()
-const bench = computed(() => muster.view?.bench)
-const card = computed(() => bench.value?.call ?? null)
 const now = ref(Date.now() + muster.ahead)
+const call = useCall(now)
+const { bench, card, open, current, endsAbout, stamp } = call
+const { unlock, signal, inverted } = useSignal()
 const asking = ref(false)
+const marking = ref(false)
 const minutes = ref(60)
-const wake = useWakeLock()
 
 useIntervalFn(() => (now.value = Date.now() + muster.ahead), 1000)
 useIntervalFn(() => {
   if (muster.waiting.length) void muster.send()
 }, 5000)
+useIntervalFn(() => muster.refresh(), 60_000)
 
-const stamp = () => new Date(Date.now() + muster.ahead).toISOString()
-const open = computed(() => bench.value?.pips.filter((pip) => pip.state === 'open') ?? [])
-const current = computed(() => open.value[0]?.model ?? null)
 const parts = computed(() => readMix(card.value?.mix ?? ''))
 const title = computed(() => {
   const one = card.value
@@ -35,105 +41,52 @@ const title = computed(() => {
   return one ? (paint ? `${paint}, ${one.name}` : one.name) : ''
 })
 const inSitting = computed(() => Boolean(bench.value?.sitting_end))
-const endsAbout = computed(() => {
-  const one = card.value
-  if (!one) return null
-  if (!bench.value?.running) return one.end
-  const left = open.value.length * one.per_item_s * 1000
-  return new Date(now.value + left).toISOString()
-})
+const unanswered = computed(
+  () => bench.value?.running && open.value.length && (asking.value || bench.value.forgotten),
+)
 const mustClean = computed(() => {
   const from = bench.value?.clean_up_from
-  return from ? now.value > Date.parse(from) - 5 * 60_000 : false
+  return from ? now.value > Date.parse(from) - WARN_MS : false
 })
-
-function fact(kind: Fact['kind'], more: Partial<Fact> = {}): Fact {
-  return {
-    id: crypto.randomUUID(),
-    kind,
-    at: stamp(),
-    unit: card.value?.unit ?? '',
-    pass_keys: card.value?.pass_keys ?? [],
-    model: 0,
-    tray: Number(card.value?.tray.split('.').at(-1) ?? 0),
-    start: null,
-    of: null,
-    ...more,
-  } as Fact
-}
-
-const since = ref<string | null>(null)
+const isDry = computed(
+  () => bench.value?.drying.filter((one) => Date.parse(one.last_dry) <= now.value).length ?? 0,
+)
+watch(mustClean, (must) => must && signal())
+watch(isDry, (dry, before) => dry > before && signal())
+watch(inverted, (on) => document.documentElement.classList.toggle('inverted', on))
 
 function begin() {
-  if (!card.value || bench.value?.running) return
-  since.value = stamp()
-  if (wake.isSupported.value) void wake.request('screen').catch(() => undefined)
-  void muster.record([fact('begin', { at: since.value })])
-}
-
-/** Tick every open model up to and including this one; the time since the last is shared evenly. */
-function tickThrough(model: number) {
-  if (!bench.value?.running || bench.value.paused) return
-  const mine = open.value.filter((pip) => pip.model <= model)
-  if (!mine.length) return
-  const end = Date.parse(stamp())
-  const per = (card.value?.per_item_s ?? 60) * 1000
-  // Our clock is set by the server's at every answer, and may go back by a little.
-  const from = Math.min(end, since.value ? Date.parse(since.value) : end - per * mine.length)
-  const step = (end - from) / mine.length
-  const facts = mine.map((pip, index) =>
-    fact('tick', {
-      model: pip.model,
-      start: new Date(from + step * index).toISOString(),
-      at: new Date(from + step * (index + 1)).toISOString(),
-    }),
-  )
-  since.value = new Date(end).toISOString()
-  if (mine.length === open.value.length) facts.push(fact('end'))
-  void muster.record(facts)
+  unlock()
+  call.begin()
 }
 
 function tick() {
-  if (current.value !== null) tickThrough(current.value)
+  if (current.value !== null) call.tickThrough(current.value)
 }
 
-function end(answer?: 'done' | 'open') {
+function press(model: number) {
+  if (marking.value) call.touchUp(model)
+  else call.tickThrough(model)
+  marking.value = false
+}
+
+function end() {
   if (!bench.value?.running) return begin()
-  if (open.value.length && answer === undefined) {
-    asking.value = true
-    return
-  }
+  if (open.value.length) asking.value = true
+  else call.stop()
+}
+
+function doneAt(typed: string) {
+  const at = lastAt(typed, Date.parse(stamp()), muster.clock)
+  if (!at) return
   asking.value = false
-  if (answer === 'done') return tickThrough(Infinity)
-  void muster.record([fact('end')])
+  const begun = Date.parse(bench.value?.since ?? at)
+  call.tickThrough(Infinity, new Date(Math.max(begun, Date.parse(at))).toISOString())
 }
 
-function pause() {
-  if (!bench.value?.running) return
-  since.value = stamp()
-  void muster.record([fact('pause')])
-}
-
-function takeBack() {
-  const last = bench.value?.last_fact
-  if (last) void muster.record([fact('take_back', { of: last })])
-}
-
-function touchUp(model: number) {
-  void muster.record([fact('touch_up', { model })])
-}
-
-async function skip(how: 'later' | 'leave out') {
-  const one = card.value
-  if (!one) return
-  if (bench.value?.running) await muster.record([fact('end')])
-  if (how === 'leave out') {
-    const models = open.value.map((pip) => pip.model)
-    await muster.command({ do: 'leave_out', unit: one.unit, pass_keys: one.pass_keys, models })
-    return
-  }
-  const until = bench.value?.sitting_end ?? new Date(now.value + 3_600_000).toISOString()
-  await muster.command({ do: 'put_off', call: one.id, until })
+function leaveOpen() {
+  asking.value = false
+  call.stop()
 }
 
 async function sitDown() {
@@ -152,10 +105,16 @@ async function sitDown() {
 
 useKeys([
   { key: ' ', shows: 'Space', does: 'The current model is done', act: tick },
-  { key: 'Enter', shows: 'Enter', does: 'Start or end the call', act: () => end() },
-  { key: 'p', shows: 'P', does: 'Pause, or go on', act: pause },
-  { key: 'u', shows: 'U', does: 'Take the last tick back', act: takeBack },
-  { key: 's', shows: 'S', does: 'Skip: later', act: () => skip('later') },
+  { key: 'Enter', shows: 'Enter', does: 'Start or end the call', act: end },
+  { key: 'p', shows: 'P', does: 'Pause, or go on', act: call.pause },
+  { key: 'u', shows: 'U', does: 'Take the last tick back', act: call.takeBack },
+  {
+    key: 't',
+    shows: 'T',
+    does: 'Mark a touch-up: the next model pressed needs one',
+    act: () => (marking.value = !marking.value),
+  },
+  { key: 's', shows: 'S', does: 'Skip: later', act: () => call.skip('later') },
 ])
 
 const when = (next: Schemas['CallCard']) => {
@@ -216,23 +175,28 @@ const when = (next: Schemas['CallCard']) => {
         end with the sitting.
       </p>
 
+      <MissedWindows class="text-18" />
       <Beads v-if="parts.length > 1" class="tall" :parts="parts" :colour="card.colour ?? null" />
       <BenchPips
         class="my-4 max-md:my-2"
         :pips="bench.pips"
         :current="bench.running ? current : null"
-        @through="tickThrough"
-        @touch-up="touchUp"
+        @through="press"
+        @touch-up="call.touchUp"
       />
+      <p v-if="marking" class="text-20" role="status">Press the model that needs a touch-up.</p>
 
-      <div v-if="asking" role="alertdialog" aria-label="Models are not ticked" class="my-3">
-        <p class="text-22">{{ count(open.length, 'model') }} not ticked. Are they done?</p>
-        <div class="mt-2 flex gap-3">
-          <button class="btn big flex-1" @click="end('done')">All done</button>
-          <button class="btn big flex-1" @click="end('open')">Leave them open</button>
-          <button class="btn big" @click="asking = false">Go on</button>
-        </div>
-      </div>
+      <Unticked
+        v-if="unanswered"
+        :key="String(bench.forgotten)"
+        :left="open.length"
+        :proposed="muster.clock(bench.finished_about ?? stamp())"
+        :latest="muster.clock(stamp())"
+        :forgotten="bench.forgotten"
+        @done="doneAt"
+        @open="leaveOpen"
+        @go-on="asking = false"
+      />
       <div
         v-else-if="!inSitting && !bench.running"
         class="my-4 flex flex-wrap items-center gap-3 text-22"
@@ -251,6 +215,7 @@ const when = (next: Schemas['CallCard']) => {
       </div>
 
       <div
+        v-if="!unanswered"
         class="grid grid-cols-[2fr_1fr_1fr_1fr] gap-4 max-md:grid-cols-[2fr_1fr_1fr] max-md:gap-2"
       >
         <button
@@ -268,20 +233,37 @@ const when = (next: Schemas['CallCard']) => {
         <button v-if="bench.running" class="btn big" @click="end()">
           End <span class="max-md:hidden">call</span> <span class="kbd max-md:hidden">Enter</span>
         </button>
-        <button v-else class="btn big" @click="skip('later')">
+        <button v-else class="btn big" @click="call.skip('later')">
           Later <span class="kbd max-md:hidden">S</span>
         </button>
-        <button v-if="bench.running" class="btn big max-md:hidden" @click="pause">
+        <button v-if="bench.running" class="btn big max-md:hidden" @click="call.pause">
           {{ bench.paused ? 'Go on' : 'Pause' }} <span class="kbd">P</span>
         </button>
-        <button v-else class="btn big max-md:hidden" @click="skip('leave out')">Leave out</button>
-        <button class="btn big" :disabled="!bench.can_take_back" @click="takeBack">
+        <button v-else class="btn big max-md:hidden" @click="call.skip('leave out')">
+          Leave out
+        </button>
+        <button class="btn big" :disabled="!bench.can_take_back" @click="call.takeBack">
           <span class="max-md:hidden">Take back</span><span class="md:hidden">Back</span>
           <span class="kbd max-md:hidden">U</span>
         </button>
       </div>
 
-      <div class="mt-5 grid grid-cols-2 gap-8 border-t border-rule pt-3 max-md:hidden">
+      <div class="tall mt-2 flex flex-wrap items-center gap-x-4 text-16 max-md:hidden">
+        <button
+          class="link"
+          :aria-pressed="marking"
+          :disabled="!open.length && !bench.pips.length"
+          @click="marking = !marking"
+        >
+          Mark a touch-up
+        </button>
+        <button class="link" :aria-pressed="sound" @click="sound = !sound">
+          {{ sound ? 'Signals sound' : 'Signals invert the screen' }}
+        </button>
+      </div>
+      <MovedCalls class="text-16 max-md:hidden" :most="2" />
+
+      <div class="mt-3 grid grid-cols-2 gap-8 border-t border-rule pt-3 max-md:hidden">
         <Drying :drying="bench.drying" :now="now" :clock="muster.clock" />
         <section>
           <h2 class="text-soft">Next</h2>

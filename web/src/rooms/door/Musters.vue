@@ -11,6 +11,8 @@ const muster = useMuster()
 const list = ref<Schemas['MusterName'][] | null>(null)
 const preview = ref<Schemas['Preview'] | null>(null)
 const file = ref<File | null>(null)
+const leaving = ref(false)
+const password = ref('')
 
 onMounted(async () => {
   list.value = await muster.attempt(() => told(client.GET('/api/musters')))
@@ -33,6 +35,13 @@ async function choose(event: Event) {
 async function take() {
   const done = await muster.attempt(() => told(client.POST('/api/import', form())))
   if (done) await router.push(`/${done.id}/roll`)
+}
+
+async function leave() {
+  const gone = await muster.attempt(() =>
+    told(client.POST('/api/me/delete', { body: { password: password.value } })),
+  )
+  if (gone) await router.push('/')
 }
 
 async function signOut() {
@@ -73,5 +82,26 @@ async function signOut() {
       </p>
       <button class="btn btn-main mt-3" @click="take">Import it</button>
     </div>
+  </section>
+  <section class="mt-10 border-t border-rule pt-4">
+    <h2>Your account</h2>
+    <div class="my-3 flex flex-wrap items-center gap-4">
+      <a class="btn" href="/api/me/file" download>Export all that is yours</a>
+      <button class="btn" :aria-expanded="leaving" @click="leaving = !leaving">
+        Delete the account
+      </button>
+    </div>
+    <form v-if="leaving" class="flex flex-wrap items-end gap-3" @submit.prevent="leave">
+      <label class="grid gap-1 text-14"
+        >Your password, to delete all musters and recipes for good
+        <input
+          v-model="password"
+          class="field w-72"
+          type="password"
+          autocomplete="current-password"
+          required
+      /></label>
+      <button class="btn">Delete everything</button>
+    </form>
   </section>
 </template>

@@ -5,11 +5,14 @@ import { computed, ref, useTemplateRef } from 'vue'
 import { client, told, type Schemas } from '../../api/client'
 import { useKeys } from '../../keys'
 import { useMuster } from '../../muster'
+import MissedWindows from '../../parts/MissedWindows.vue'
+import MovedCalls from '../../parts/MovedCalls.vue'
 import { hours } from '../../words'
 import Board from './Board.vue'
 import Evening from './Evening.vue'
 import { howMany } from './fold'
 import SittingBar from './SittingBar.vue'
+import Sittings from './Sittings.vue'
 
 const LEAST = 1.35
 
@@ -20,6 +23,7 @@ const first = ref(0)
 const selected = ref<string | null>(null)
 const places = ref<Schemas['Place'][] | null>(null)
 const now = ref(Date.now() + muster.ahead)
+const sittingsOpen = ref(false)
 
 const view = computed(() => muster.view)
 const board = computed(() => view.value?.board)
@@ -45,10 +49,8 @@ const saved = computed(() => {
 })
 
 useIntervalFn(() => (now.value = Date.now() + muster.ahead), 10_000)
-useIntervalFn(async () => {
-  const id = view.value?.id
-  if (id !== undefined && working.value) muster.take(await muster.fetchView(id))
-}, 1500)
+useIntervalFn(() => working.value && muster.refresh(), 1500)
+useIntervalFn(() => muster.refresh(), 60_000)
 
 function move(by: number) {
   const at = card.value ? order.value.indexOf(card.value.id) : -1
@@ -72,6 +74,12 @@ useKeys([
     shows: 'P',
     does: 'Places of this call',
     act: () => document.querySelector<HTMLElement>('#places')?.click(),
+  },
+  {
+    key: 'n',
+    shows: 'N',
+    does: 'Sittings and parade day',
+    act: () => (sittingsOpen.value = true),
   },
   { key: 'u', shows: 'U', does: 'Take the last change back', act: () => muster.undo() },
 ])
@@ -143,6 +151,10 @@ async function work(what: 'improve' | 'stop') {
         <button v-else-if="board?.status === 'planned'" class="link" @click="work('improve')">
           Improve for 20 s
         </button>
+        <span v-if="working && !view?.progress.worker" class="warn"
+          >The worker is not running: this plan stands, but nothing improves it.</span
+        >
+        <button class="link" @click="sittingsOpen = true">Sittings and parade day</button>
       </div>
       <SittingBar
         v-if="board"
@@ -154,6 +166,7 @@ async function work(what: 'improve' | 'stop') {
         @first="first = $event"
       />
     </div>
+    <Sittings v-if="view" :open="sittingsOpen" :view="view" @close="sittingsOpen = false" />
     <p v-if="view && !view.roll.length" class="my-6">
       There is nothing to plan yet. Put the first unit on the roll.
       <RouterLink class="btn btn-main ml-4" :to="`/${view.id}/roll`">To the roll</RouterLink>
@@ -163,11 +176,11 @@ async function work(what: 'improve' | 'stop') {
       <ul class="my-2 list-disc pl-6">
         <li v-for="reason in board.reasons" :key="reason">{{ reason }}</li>
       </ul>
+      <button class="btn btn-main" @click="sittingsOpen = true">Add sittings</button>
     </div>
     <template v-else-if="view && board">
-      <p v-for="one in board.missed" :key="one" class="my-2">
-        <span class="warn">Missed:</span> {{ one }}
-      </p>
+      <MissedWindows />
+      <MovedCalls :most="3" />
       <Evening class="md:hidden" :view="view" :clock="muster.clock" :day="muster.day" />
       <Board
         class="max-md:hidden"

@@ -8,11 +8,10 @@ from typing import Any
 
 from django.core.management import call_command
 from django.core.management.base import BaseCommand
-from django.db import connection
+from django.db import DatabaseError, connection
 
+from muster.apps.plan.beat import BEAT_EVERY_S, beat
 from muster.apps.plan.tasks import reap
-
-REAP_EVERY_S = 10.0
 
 
 class Command(BaseCommand):
@@ -22,11 +21,15 @@ class Command(BaseCommand):
 
     def handle(self, *args: Any, **options: Any) -> None:
         """Work until ended."""
-        threading.Thread(target=self._reap, daemon=True).start()
+        threading.Thread(target=self._look_after, daemon=True).start()
         call_command("db_worker", interval=0.5)
 
-    def _reap(self) -> None:
+    def _look_after(self) -> None:
         while True:
-            time.sleep(REAP_EVERY_S)
-            reap()
+            try:
+                beat()
+                reap()
+            except DatabaseError:
+                self.stderr.write("the database does not answer; trying again")
             connection.close()
+            time.sleep(BEAT_EVERY_S)

@@ -1,0 +1,61 @@
+"""What moved when the plan mended: the calls that stand elsewhere now than they did."""
+
+from __future__ import annotations
+
+from dataclasses import dataclass
+from datetime import datetime
+
+from muster.core.pipeline import Derived
+from muster.core.plan.plan import Plan
+
+NOTICED_S = 600
+"""A call that starts so much later or sooner, or in another sitting, has moved."""
+
+
+@dataclass(frozen=True)
+class Moved:
+    """A call, and when it started by the plan before and by this one."""
+
+    call: str
+    name: str
+    before: datetime
+    after: datetime | None
+
+
+def moved_between(derived: Derived, old: Plan, new: Plan) -> list[Moved]:
+    """Calls still to come that start elsewhere now, in the order of the new plan.
+
+    ``old`` and ``new`` count their seconds from the same origin. A call that has begun meanwhile,
+    that is over, or that was not planned before has not moved.
+    """
+    problem, bench = derived.bench.problem, derived.bench
+    begun = {piece.task for piece in problem.done}
+    was, now = _starts(old), _starts(new)
+    found = []
+    for name, start in sorted(was.items(), key=lambda row: now.get(row[0], row[1])):
+        call = derived.calls.get(name)
+        if call is None or name in begun:
+            continue
+        later = now.get(name)
+        title = f"{call.name}, {call.tray_name}"
+        if later is None:
+            found.append(Moved(name, title, bench.moment(start), None))
+        elif abs(later - start) >= NOTICED_S or _sitting(derived, start) != _sitting(
+            derived, later
+        ):
+            found.append(Moved(name, title, bench.moment(start), bench.moment(later)))
+    return found
+
+
+def _starts(plan: Plan) -> dict[str, int]:
+    starts: dict[str, int] = {}
+    for block in plan.blocks:
+        if block.do == "work":
+            starts.setdefault(block.ref, block.start)
+    return starts
+
+
+def _sitting(derived: Derived, moment: int) -> int:
+    """The sitting that holds a moment; -1 where it has been lost."""
+    at = derived.bench.problem.sitting_at(moment)
+    return -1 if at is None else at

@@ -1,0 +1,114 @@
+import { computed, ref, type Ref } from 'vue'
+import { useMuster, type Fact } from '../../muster'
+
+/** The call on the bench and what can be done with it: each act is one or more facts. */
+export function useCall(now: Ref<number>) {
+  const muster = useMuster()
+  const bench = computed(() => muster.view?.bench)
+  const card = computed(() => bench.value?.call ?? null)
+  const open = computed(() => bench.value?.pips.filter((pip) => pip.state === 'open') ?? [])
+  const current = computed(() => open.value[0]?.model ?? null)
+  /** When the model in hand was begun. */
+  const since = ref<string | null>(null)
+
+  const stamp = () => new Date(Date.now() + muster.ahead).toISOString()
+
+  const endsAbout = computed(() => {
+    const one = card.value
+    if (!one) return null
+    if (!bench.value?.running) return one.end
+    return new Date(now.value + open.value.length * one.per_item_s * 1000).toISOString()
+  })
+
+  function fact(kind: Fact['kind'], more: Partial<Fact> = {}): Fact {
+    return {
+      id: crypto.randomUUID(),
+      kind,
+      at: stamp(),
+      unit: card.value?.unit ?? '',
+      pass_keys: card.value?.pass_keys ?? [],
+      model: 0,
+      tray: Number(card.value?.tray.split('.').at(-1) ?? 0),
+      start: null,
+      of: null,
+      ...more,
+    } as Fact
+  }
+
+  function begin() {
+    if (!card.value || bench.value?.running) return
+    since.value = stamp()
+    void muster.record([fact('begin', { at: since.value })])
+  }
+
+  /**
+   * Tick every open model up to and including this one, done by `at` (now). The time since the last
+   * tick is shared evenly among them.
+   */
+  function tickThrough(model: number, at = stamp()) {
+    if (!bench.value?.running || bench.value.paused) return
+    const mine = open.value.filter((pip) => pip.model <= model)
+    if (!mine.length) return
+    const last = mine.length === open.value.length
+    const end = Date.parse(at)
+    const per = (card.value?.per_item_s ?? 60) * 1000
+    // Our clock is set by the server's at every answer, and may go back by a little.
+    const from = Math.min(
+      end,
+      Date.parse(since.value ?? bench.value.since ?? '') || end - per * mine.length,
+    )
+    const step = (end - from) / mine.length
+    const facts = mine.map((pip, index) =>
+      fact('tick', {
+        model: pip.model,
+        start: new Date(from + step * index).toISOString(),
+        at: new Date(from + step * (index + 1)).toISOString(),
+      }),
+    )
+    since.value = new Date(end).toISOString()
+    if (last) facts.push(fact('end', { at }))
+    void muster.record(facts)
+  }
+
+  function stop() {
+    void muster.record([fact('end')])
+  }
+
+  function pause() {
+    if (!bench.value?.running) return
+    since.value = stamp()
+    void muster.record([fact('pause')])
+  }
+
+  function takeBack() {
+    const last = bench.value?.last_fact
+    if (last) void muster.record([fact('take_back', { of: last })])
+  }
+
+  function touchUp(model: number) {
+    void muster.record([fact('touch_up', { model })])
+  }
+
+  async function skip(how: 'later' | 'leave out') {
+    const one = card.value
+    if (!one) return
+    if (bench.value?.running) await muster.record([fact('end')])
+    if (how === 'leave out') {
+      const models = open.value.map((pip) => pip.model)
+      await muster.command({ do: 'leave_out', unit: one.unit, pass_keys: one.pass_keys, models })
+      return
+    }
+    const until = bench.value?.sitting_end ?? new Date(now.value + 3_600_000).toISOString()
+    await muster.command({ do: 'put_off', call: one.id, until })
+  }
+
+  /** Do a pass again: the ticks that say it was done are taken back. */
+  function again(facts: string[]) {
+    void muster.record(facts.map((of) => fact('take_back', { of })))
+  }
+
+  return {
+    bench, card, open, current, endsAbout, stamp,
+    begin, tickThrough, stop, pause, takeBack, touchUp, skip, again,
+  } // prettier-ignore
+}
