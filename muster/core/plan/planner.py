@@ -7,19 +7,16 @@ from collections.abc import Callable
 import numpy as np
 
 from muster.core.plan.bounds import bounds_of
-from muster.core.plan.kernel.assemble import Assembled, assemble, number
+from muster.core.plan.kernel.assemble import Assembled, assemble
 from muster.core.plan.kernel.attempt import owed_can_be_paid
 from muster.core.plan.kernel.beginning import beginning
-from muster.core.plan.kernel.dispatch import N_TASTES
 from muster.core.plan.kernel.shape import (
     BLOCK_FIELDS,
     BLOCKS,
     DO_NAMES,
-    DO_WORK,
     I_DONE,
     N_BLOCKS,
     T_WORK,
-    Floats,
     Ints,
     column,
 )
@@ -27,10 +24,7 @@ from muster.core.plan.measure import measure
 from muster.core.plan.plan import Block, Bounds, Plan, Score
 from muster.core.plan.problem import Problem
 from muster.core.plan.reasons import why_impossible
-from muster.core.plan.search import PLAIN, Search
-
-GUIDE_STEP_S = 5000.0
-"""How far apart the calls of an earlier plan are set when it guides a new one."""
+from muster.core.plan.search import Search
 
 PATIENCE = 24
 """How many varied attempts are made at least where the first finds no place for something."""
@@ -49,10 +43,8 @@ class Planner:
 
     def first(self, guide: Plan | None = None) -> Plan:
         """A complete plan at once; one that keeps to the order of ``guide`` where there is one."""
-        if guide is not None and guide.blocks:
-            self.search.first(_follow(self.assembled, guide), _follow_taste())
-        self.search.first()
-        while self.search.best is not None and self.search.best.rank[0] > 0:
+        self.search.first(guide)
+        while self.search.best_rank is not None and self.search.best_rank[0] > 0:
             if self.search.steps >= PATIENCE:
                 break
             self.search.step(1.0)
@@ -71,16 +63,16 @@ class Planner:
 
     def plan(self) -> Plan:
         """The best so far."""
-        best = self.search.best
-        assert best is not None
+        best, rank = self.search.best, self.search.best_rank
+        assert rank is not None
         missed = tuple(
             (self.problem.links[link].before, self.problem.links[link].after)
             for link in self.missed
         )
-        if best.rank[0] > 0:
-            return self._impossible(best.state, missed)
-        blocks = blocks_of(self.assembled, best.state)
-        done = column(best.state, I_DONE, len(self.assembled.items)).tolist()
+        if rank[0] > 0:
+            return self._impossible(best, missed)
+        blocks = blocks_of(self.assembled, best)
+        done = column(best, I_DONE, len(self.assembled.items)).tolist()
         worked = {item for task in self.problem.tasks.values() for item in task.items}
         done_at = {
             name: done[index] for index, name in enumerate(self.assembled.items) if name in worked
@@ -171,26 +163,3 @@ def _links_from_facts(assembled: Assembled, bare: Ints) -> list[int]:
         ended = max(p.end for p in problem.done if p.task == link.before)
         found.append((ended + link.window_s, index))
     return [index for _, index in sorted(found)]
-
-
-def _follow(assembled: Assembled, guide: Plan) -> Floats:
-    """Priorities that keep tasks in the order in which ``guide`` starts them."""
-    priority: Ints | Floats = np.zeros(len(assembled.tasks), np.float64)
-    t_at = number(assembled.tasks)
-    rank = 0
-    seen: set[str] = set()
-    for block in guide.blocks:
-        if block.do == DO_NAMES[DO_WORK] and block.ref in t_at and block.ref not in seen:
-            seen.add(block.ref)
-            rank += 1
-            priority[t_at[block.ref]] = rank * GUIDE_STEP_S
-    for name, index in t_at.items():
-        if name not in seen:
-            priority[index] = (rank + 1) * GUIDE_STEP_S
-    return np.asarray(priority, np.float64)
-
-
-def _follow_taste() -> Floats:
-    taste = PLAIN.copy()
-    assert len(taste) == N_TASTES
-    return taste

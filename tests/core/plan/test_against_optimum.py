@@ -48,7 +48,7 @@ def tiny(draw: st.DrawFn) -> dict[str, Any]:
 
 @given(tiny())
 @settings(
-    max_examples=60, deadline=None,
+    max_examples=25, deadline=None,
     suppress_health_check=[HealthCheck.too_slow, HealthCheck.data_too_large],
 )  # fmt: skip
 def test_bounds_hold_and_plans_reach_the_optimum_or_stay_near(raw: dict[str, Any]) -> None:
@@ -141,4 +141,4 @@ def test_a_general_scheduling_library_agrees_on_small_one_machine_problems(seed:
     best = work + int(result.objective)
     plan = planned(problem_from(raw), 4000)
     assert plan.bounds.cost_s <= best <= plan.score.cost_s
-    assert plan.score.cost_s <= best * 1.04
+    assert plan.score.cost_s == best

@@ -6,6 +6,7 @@ import numpy as np
 
 from muster.core.plan.kernel.commit import copy_state
 from muster.core.plan.kernel.dispatch import can_pay, dispatch
+from muster.core.plan.kernel.follow import follow
 from muster.core.plan.kernel.jit import compiled
 from muster.core.plan.kernel.shape import (
     BLOCKS,
@@ -47,13 +48,39 @@ def attempt(
     """Dispatch once from ``start`` into ``state``; ``measures`` takes what it amounts to."""
     copy_state(state, start)
     dispatch(frame, state, spare, order, windows, priority, tail, due, taste)
+    amounts_to(frame, weight, state, measures)
+
+
+@compiled
+def attempt_list(
+    frame: Ints,
+    weight: Floats,
+    start: Ints,
+    state: Ints,
+    spare: Ints,
+    order: Ints,
+    windows: Ints,
+    entries: Ints,
+    count: int,
+    patience: int,
+    measures: Floats,
+) -> None:
+    """Place the pieces of a list from ``start`` into ``state``; ``measures`` as in ``attempt``."""
+    copy_state(state, start)
+    follow(frame, state, spare, order, windows, entries, count, patience)
+    amounts_to(frame, weight, state, measures)
+
+
+@compiled
+def amounts_to(frame: Ints, weight: Floats, state: Ints, measures: Floats) -> None:
+    """Measure what was placed."""
     measures[LEFT] = float(state[TASKS_LEFT])
     hands_on = 0
     for row in range(state[N_BLOCKS]):
         hands_on += state[state[BLOCKS] + row * 6 + 5] - state[state[BLOCKS] + row * 6 + 4]
     finish = frame[ORIGIN_NOW]
     if state[N_BLOCKS] > 0:
-        finish = state[state[BLOCKS] + state[N_BLOCKS] - 1 * 6 + 5]
+        finish = state[state[BLOCKS] + (state[N_BLOCKS] - 1) * 6 + 5]
     late, days, waits = 0.0, 0.0, 0.0
     for item in range(frame[N_ITEMS]):
         if frame[frame[I_TASKS] + item] == 0:

@@ -151,6 +151,7 @@ def place_safely(
     state: Ints,
     spare: Ints,
     task: int,
+    most_items: int,
     order: Ints,
     by: Ints,
     out: Ints,
@@ -164,12 +165,12 @@ def place_safely(
     Tries it whole at once, then fewer items, then as late as the sitting allows.
     """
     owing = state[OWED] > 0 or state[PINS_LEFT] > 0 or frame[frame[T_WINDOWED] + task] == 1
-    if not fit(frame, state, task, 0, INF, best, forced, closing):
+    if not fit(frame, state, task, 0, most_items, best, forced, closing):
         return False
     if not owing:
         commit(frame, state, task, best, forced, windows)
         return True
-    most = frame[frame[T_N] + task]
+    most = min(most_items, frame[frame[T_N] + task])
     first_start, first_to = best[START], best[TO]
     while most >= 1:
         late = 0
@@ -290,7 +291,7 @@ def dispatch(
             if task < 0:
                 break
             if place_safely(
-                frame, state, spare, task, order, by, out, best, forced, closing, windows
+                frame, state, spare, task, INF, order, by, out, best, forced, closing, windows
             ):
                 placed = True
                 break

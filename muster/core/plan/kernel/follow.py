@@ -1,0 +1,125 @@
+"""Following a list: pieces placed in a given order, each as early as it can be.
+
+A list is a plan without its times: rows of (task, how far it is to be worked, the first sitting in
+which it may be placed). Read again when facts differ from it, it gives the nearest plan that keeps
+the rules; changed a little, it gives a neighbouring plan. It costs one fit a piece, where the
+dispatch tries all that wait.
+"""
+
+from __future__ import annotations
+
+import numpy as np
+
+from muster.core.plan.kernel.commit import end_sitting
+from muster.core.plan.kernel.dispatch import is_waiting, place_safely
+from muster.core.plan.kernel.fit import fit
+from muster.core.plan.kernel.jit import compiled
+from muster.core.plan.kernel.shape import (
+    BREAK_ITEM,
+    EXTRA,
+    INF,
+    N_FAMILIES,
+    N_RESULTS,
+    N_SITTINGS,
+    N_TASKS,
+    NOW,
+    PRE,
+    SITTING,
+    START,
+    T_BREAK,
+    T_N,
+    T_PER,
+    T_WORK,
+    TASKS_LEFT,
+    TO,
+    Ints,
+)
+
+# Columns of a list
+TASK, UP_TO, FROM_SITTING, LIST_FIELDS = 0, 1, 2, 3
+
+
+@compiled
+def follow(
+    frame: Ints,
+    state: Ints,
+    spare: Ints,
+    order: Ints,
+    windows: Ints,
+    entries: Ints,
+    count: int,
+    patience: int,
+) -> bool:
+    """Place the first ``count`` rows of ``entries`` (n × 3). True where all work found its place.
+
+    Always the first row that can be placed is; a row that must idle longer than ``patience``
+    seconds lets a later one go first that ends by then. A row for which the sitting has no room
+    comes first in the next.
+    """
+    families = max(1, frame[N_FAMILIES])
+    out = np.zeros(N_RESULTS, np.int64)
+    best = np.zeros(N_RESULTS, np.int64)
+    forced = np.zeros(families + 2, np.int64)
+    closing = np.zeros(families, np.int64)
+    by = np.zeros(frame[N_TASKS], np.int64)
+    used = np.zeros(count, np.int64)
+    barred = np.full(count, -1, np.int64)
+    first = 0
+    while state[SITTING] < frame[N_SITTINGS] and state[TASKS_LEFT] > 0:
+        sitting = state[SITTING]
+        while first < count and used[first] == 1:
+            first += 1
+        held, held_start = -1, INF
+        chosen, most = -1, INF
+        for row in range(first, count):
+            if used[row] == 1 or barred[row] == sitting or entries[row, FROM_SITTING] > sitting:
+                continue
+            task = entries[row, TASK]
+            per = frame[frame[T_PER] + task]
+            total = per * frame[frame[T_N] + task]
+            up_to = min(total, entries[row, UP_TO])
+            begun = state[state[T_WORK] + task]
+            if begun >= up_to:
+                used[row] = 1
+                continue
+            if not is_waiting(frame, state, task):
+                continue
+            most = INF
+            if frame[frame[T_BREAK] + task] == BREAK_ITEM:
+                most = -(-up_to // per) - -(-begun // per)
+                if most == 0:
+                    most = 1
+            if not fit(frame, state, task, 0, most, best, forced, closing):
+                barred[row] = sitting
+                continue
+            cut_short = best[TO] < up_to
+            if cut_short and sitting + 1 < frame[N_SITTINGS] and best[EXTRA] > best[TO] - begun:
+                barred[row] = sitting
+                continue
+            begins = best[START] - best[PRE]
+            if held >= 0 and best[START] + best[TO] - begun > held_start:
+                continue
+            if held < 0 and begins - state[NOW] > patience:
+                held, held_start = row, begins
+                continue
+            chosen = row
+            break
+        if chosen < 0:
+            chosen = held
+        if chosen < 0:
+            end_sitting(frame, state)
+            continue
+        task = entries[chosen, TASK]
+        if chosen == held:
+            most = INF
+            if frame[frame[T_BREAK] + task] == BREAK_ITEM:
+                per = frame[frame[T_PER] + task]
+                up_to = min(per * frame[frame[T_N] + task], entries[chosen, UP_TO])
+                most = max(1, -(-up_to // per) - -(-state[state[T_WORK] + task] // per))
+        if not place_safely(
+            frame, state, spare, task, most, order, by, out, best, forced, closing, windows
+        ):
+            barred[chosen] = sitting
+    if state[SITTING] < frame[N_SITTINGS]:
+        end_sitting(frame, state)
+    return state[TASKS_LEFT] == 0

@@ -1,0 +1,173 @@
+"""Neighbouring lists: a few rows moved, joined, gathered, cut or made whole."""
+
+from __future__ import annotations
+
+import numpy as np
+
+from muster.core.plan.kernel.follow import FROM_SITTING, LIST_FIELDS, TASK, UP_TO
+from muster.core.plan.kernel.jit import compiled
+from muster.core.plan.kernel.shape import (
+    BLOCKS,
+    BREAK_ITEM,
+    DO_WORK,
+    INF,
+    N_BLOCKS,
+    N_SITTINGS,
+    SIT_END,
+    T_BREAK,
+    T_FAMILY,
+    T_N,
+    T_PER,
+    Floats,
+    Ints,
+)
+
+N_DRAWS = 10
+"""How many numbers, even over [0, 1), a variation is made from."""
+
+# Shares of the kinds of move, adding up
+ONE, RUN, JOIN, GATHER, STRAND, PULL = 0.30, 0.42, 0.62, 0.74, 0.86, 0.94
+NEAR = 12.0
+
+
+@compiled
+def read_list(frame: Ints, state: Ints, entries: Ints) -> int:
+    """Write the pieces placed in ``state`` as rows of ``entries``; returns how many."""
+    count, sitting = 0, 0
+    for row in range(state[N_BLOCKS]):
+        at = state[BLOCKS] + row * 6
+        if state[at] != DO_WORK:
+            continue
+        while sitting + 1 < frame[N_SITTINGS] and frame[frame[SIT_END] + sitting] <= state[at + 4]:
+            sitting += 1
+        if count >= len(entries):
+            break
+        entries[count, TASK] = state[at + 1]
+        entries[count, UP_TO] = state[at + 3]
+        entries[count, FROM_SITTING] = sitting
+        count += 1
+    return count
+
+
+@compiled
+def vary(frame: Ints, strands: Ints, entries: Ints, count: int, draws: Floats, made: Ints) -> int:
+    """Write a neighbour of the first ``count`` rows of ``entries`` to ``made``; returns its rows.
+
+    ``strands`` says by task which tray it works; ``draws`` decide everything.
+    """
+    made[:count] = entries[:count]
+    keys = np.arange(count).astype(np.float64)
+    row = min(count - 1, int(draws[1] * count))
+    task = entries[row, TASK]
+    kind = draws[0]
+    # Near places are likelier than far ones.
+    far = min(NEAR, 1.0 + count / 6.0) * (1.0 + 6.0 * draws[4] ** 4)
+    step = (draws[2] - 0.5) * 2.0 * far
+    step += 1.0 if step >= 0.0 else -1.0
+    target = min(count - 1, max(0, row + int(step)))
+    after = 0.5 if draws[3] < 0.5 else -0.5
+    grown = count
+    if kind < ONE:
+        keys[row] = target + after
+        made[row, FROM_SITTING] = entries[target, FROM_SITTING]
+    elif kind < RUN:
+        length = 2 + int(draws[5] * 5.0)
+        for other in range(row, min(count, row + length)):
+            keys[other] = target + after + 0.001 * (other - row)
+            made[other, FROM_SITTING] = entries[target, FROM_SITTING]
+    elif kind < GATHER:
+        _beside_family(frame, entries, count, row, draws, keys, made, kind >= JOIN)
+    elif kind < STRAND:
+        for other in range(row, count):
+            if strands[entries[other, TASK]] == strands[task]:
+                there = min(count - 1, max(0, int(other + step)))
+                keys[other] = other + step
+                made[other, FROM_SITTING] = entries[there, FROM_SITTING]
+    elif kind < PULL:
+        sitting = entries[row, FROM_SITTING]
+        to = max(0, sitting - 1) if draws[3] < 0.7 else sitting + 1
+        made[row, FROM_SITTING] = to
+        for other in range(count):
+            if entries[other, FROM_SITTING] == to:
+                keys[row] = other + 0.5
+                if to > sitting and draws[5] < 0.5:
+                    keys[row] = other - 0.5
+                    break
+    else:
+        grown = _recut(frame, entries, count, row, draws, keys, made)
+    if draws[6] < 0.5:
+        made[:grown, FROM_SITTING] = 0
+    if grown > count:
+        longer = np.empty(grown, np.float64)
+        longer[:count] = keys
+        longer[count] = row + 0.5 + int(draws[5] * far)
+        keys = longer
+    made[:grown] = made[np.argsort(keys, kind="mergesort")]
+    return grown
+
+
+@compiled
+def _beside_family(
+    frame: Ints,
+    entries: Ints,
+    count: int,
+    row: int,
+    draws: Floats,
+    keys: Floats,
+    made: Ints,
+    several: bool,
+) -> None:
+    """Move a row beside another of its family; or the next few of its family to it."""
+    family = frame[frame[T_FAMILY] + entries[row, TASK]]
+    if family < 0:
+        return
+    if several:
+        wanted = 1 + int(draws[5] * 3.0)
+        for other in range(row + 1, count):
+            if wanted > 0 and frame[frame[T_FAMILY] + entries[other, TASK]] == family:
+                keys[other] = row + 0.5 + 0.001 * (other - row)
+                made[other, FROM_SITTING] = entries[row, FROM_SITTING]
+                wanted -= 1
+        return
+    like = 0
+    for other in range(count):
+        if other != row and frame[frame[T_FAMILY] + entries[other, TASK]] == family:
+            like += 1
+    if like == 0:
+        return
+    pick = int(draws[2] * like)
+    for other in range(count):
+        if other != row and frame[frame[T_FAMILY] + entries[other, TASK]] == family:
+            if pick == 0:
+                keys[row] = other + (0.5 if draws[3] < 0.7 else -0.5)
+                made[row, FROM_SITTING] = entries[other, FROM_SITTING]
+                return
+            pick -= 1
+
+
+@compiled
+def _recut(
+    frame: Ints, entries: Ints, count: int, row: int, draws: Floats, keys: Floats, made: Ints
+) -> int:
+    """Make a row whole, or cut it at an item; a cut adds a row."""
+    task = entries[row, TASK]
+    per = frame[frame[T_PER] + task]
+    whole = per * frame[frame[T_N] + task]
+    if entries[row, UP_TO] < whole or frame[frame[T_BREAK] + task] != BREAK_ITEM:
+        made[row, UP_TO] = INF
+        return count
+    first = 0
+    for other in range(row):
+        if entries[other, TASK] == task:
+            first = entries[other, UP_TO]
+    items = (whole - first) // per
+    if items < 2 or count >= len(made):
+        return count
+    made[row, UP_TO] = first + per * (1 + int(draws[2] * (items - 1)))
+    made[count, TASK] = task
+    made[count, UP_TO] = INF
+    made[count, FROM_SITTING] = entries[row, FROM_SITTING]
+    return count + 1
+
+
+__all__ = ["LIST_FIELDS", "N_DRAWS", "read_list", "vary"]

@@ -1,0 +1,93 @@
+"""Annealing over lists: a plan's pieces in their order, a few of them moved at each step.
+
+Simulated annealing (Kirkpatrick, Gelatt, Vecchi 1983): a worse neighbour is gone on from with a
+chance that falls with how much worse it is and with time. What counts before cost never gets worse.
+"""
+
+from __future__ import annotations
+
+import math
+
+import numpy as np
+
+from muster.core.plan.ground import Ground, Rank
+from muster.core.plan.kernel.assemble import number
+from muster.core.plan.kernel.attempt import attempt_list
+from muster.core.plan.kernel.follow import LIST_FIELDS
+from muster.core.plan.kernel.shape import INF, Ints
+from muster.core.plan.kernel.vary import N_DRAWS, read_list, vary
+from muster.core.plan.plan import Plan
+
+HOT, COLD = 1.0, 0.01
+"""How much worse a neighbour is commonly gone on from, first and last: times a small worsening."""
+
+SMALL = 0.2
+"""A small worsening: only this share of those met is smaller."""
+
+PATIENCES = (INF, INF, 900, 0)
+"""Seconds that a row may idle before a later one may go first; one is chosen at each step."""
+
+
+class Lists:
+    """Lists from one beginning, each a neighbour of the one gone on from."""
+
+    def __init__(self, ground: Ground) -> None:
+        self.ground = ground
+        size = 3 * len(ground.assembled.tasks) + 64
+        self.current = np.zeros((size, LIST_FIELDS), np.int64)
+        self.made = np.zeros((size, LIST_FIELDS), np.int64)
+        self.count = 0
+        self.rank: Rank | None = None
+        self.small_s = 0.0
+
+    def set_out(self, state: Ints, rank: Rank) -> None:
+        """Go on from a plan that was placed in ``state``."""
+        self.count = read_list(self.ground.assembled.frame, state, self.current)
+        self.rank = rank
+
+    def follow(self, plan: Plan, patience: int, keep_sittings: bool = True) -> Rank:
+        """Place everything in the order of ``plan``; none sooner than in its sitting, if wanted."""
+        problem = self.ground.assembled.problem
+        at = number(self.ground.assembled.tasks)
+        sitting_of = [problem.sitting_at(block.start) for block in plan.blocks]
+        rows: list[tuple[int, int, int]] = []
+        for block, sitting in zip(plan.blocks, sitting_of, strict=True):
+            if block.do == "work" and block.ref in at:
+                rows.append((at[block.ref], block.to_s, sitting or 0 if keep_sittings else 0))
+        # What the plan did not know, or not whole, comes last, in an order that links allow.
+        rows.extend((int(task), INF, 0) for task in self.ground.assembled.order)
+        entries = np.array(rows, np.int64).reshape(-1, LIST_FIELDS)
+        return self._try(entries, len(rows), patience)
+
+    def _learn(self, worse_s: float) -> None:
+        """Keep ``small_s`` where ``SMALL`` of all worsenings lie below it."""
+        if worse_s <= 0:
+            return
+        if not self.small_s:
+            self.small_s = worse_s
+        self.small_s *= 1.0 + 0.02 * (SMALL if worse_s > self.small_s else SMALL - 1.0)
+
+    def _try(self, entries: Ints, count: int, patience: int) -> Rank:
+        ground, one = self.ground, self.ground.assembled
+        attempt_list(
+            one.frame, one.weight, ground.start, ground.state, ground.spare, one.order,
+            one.windows, entries, count, patience, ground.measures,
+        )  # fmt: skip
+        ground.keep()
+        return ground.rank()
+
+    def step(self, warmth: float) -> None:
+        """One neighbour. ``warmth`` (1 to 0) says how much worse one may go on from."""
+        ground = self.ground
+        if self.rank is None or not self.count:
+            ground.steps += 1
+            return
+        draws = ground.random.random(N_DRAWS)
+        frame = ground.assembled.frame
+        count = vary(frame, ground.strands, self.current, self.count, draws, self.made)
+        rank = self._try(self.made, count, PATIENCES[int(draws[7] * len(PATIENCES))])
+        heat = self.small_s * COLD * (HOT / COLD) ** warmth
+        room = self.rank[3] - heat * math.log(1.0 - float(draws[8]))
+        self._learn(rank[3] - self.rank[3])
+        if rank[:3] < self.rank[:3] or (rank[:3] == self.rank[:3] and rank[3] <= room):
+            self.set_out(ground.state, rank)
