@@ -262,7 +262,10 @@ def _cards(derived: Derived, plan: Plan) -> list[CallCard]:
                 dry_to=dry_to,
                 pinned=call.id in pinned,
                 late=bool(due and mine and dry_to and dry_to > due),
-                why=[_sentence(derived, reason) for reason in reasons.get(call.id, [])],
+                why=[
+                    _sentence(derived, reason, call.id in pinned)
+                    for reason in reasons.get(call.id, [])
+                ],
             )
         )
     return cards
@@ -285,12 +288,15 @@ def _minutes(seconds: int) -> str:
     return f"{minutes} min" if minutes < 90 else f"{minutes // 60} h {minutes % 60:02d}"
 
 
-def _sentence(derived: Derived, reason: Reason) -> str:
-    """A reason as a painter would say it."""
+def _sentence(derived: Derived, reason: Reason, pinned: bool) -> str:
+    """A reason as a painter would say it. ``pinned``: by the user, not because it is under way."""
     at = _clock(derived, reason.at)
     other = _title(derived, reason.other) if reason.other else ""
     match reason.kind:
         case "pinned":
+            if not pinned and derived.record.running is not None:
+                begun = derived.bench.seconds(derived.record.running.begun)
+                return f"under way since {_clock(derived, begun)}"
             return f"pinned to {at} by you"
         case "shares":
             saved = _minutes(reason.saves_s)

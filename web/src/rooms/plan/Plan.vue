@@ -154,7 +154,7 @@ async function work(what: 'improve' | 'stop') {
         <span v-if="working && !view?.progress.worker" class="warn"
           >The worker is not running: this plan stands, but nothing improves it.</span
         >
-        <button class="link" @click="sittingsOpen = true">Sittings and parade day</button>
+        <button class="link" @click="sittingsOpen = true">Sittings …</button>
       </div>
       <SittingBar
         v-if="board"
@@ -209,12 +209,21 @@ async function work(what: 'improve' | 'stop') {
             >
           </h2>
           <ul class="mt-1">
-            <li v-for="one in card.why" :key="one" class="before:mr-3 before:content-['–']">
-              {{ one }}
+            <li
+              v-for="one in card.why"
+              :key="one"
+              class="flex gap-3 before:content-['–'] before:shrink-0"
+            >
+              <span>{{ one }}</span>
             </li>
-            <li v-if="card.dry_from && card.dry_to" class="before:mr-3 before:content-['–']">
-              first model dry at <b>{{ muster.clock(card.dry_from) }}</b>, the tray at
-              <b>{{ muster.clock(card.dry_to) }}</b>
+            <li
+              v-if="card.dry_from && card.dry_to"
+              class="flex gap-3 before:content-['–'] before:shrink-0"
+            >
+              <span
+                >first model dry at <b>{{ muster.clock(card.dry_from) }}</b>, the tray at
+                <b>{{ muster.clock(card.dry_to) }}</b></span
+              >
             </li>
           </ul>
         </div>
