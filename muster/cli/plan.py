@@ -41,16 +41,16 @@ def main(arguments: list[str] | None = None) -> int:
             print(f"{given.problem}: {complaint}", file=sys.stderr)
         return REFUSED
     planner = Planner(problem, given.seed)
-    plan = planner.first()
+    planner.first()
 
     def share_left() -> float:
         return 1 - (time.monotonic() - begun) / given.seconds if given.seconds else 0.0
 
-    if plan.status == "planned":
-        if given.steps is not None:
-            plan = planner.improve(given.steps, lambda: 1.0)
-        else:
-            plan = planner.improve(None, share_left)
+    # Where nothing was found at once there may still be a plan: the time is used either way.
+    if given.steps is not None:
+        plan = planner.improve(given.steps, lambda: 1.0)
+    else:
+        plan = planner.improve(None, share_left)
     text = json.dumps(plan.to_json(), indent=1) + "\n"
     if given.out:
         given.out.write_text(text, encoding="utf-8")

@@ -2,6 +2,7 @@
 
 from __future__ import annotations
 
+import hashlib
 import json
 import os
 import secrets
@@ -68,7 +69,8 @@ def _socket_path() -> Path:
     # A Unix socket's path may be 107 bytes long.
     if len(str(path)) < 100:
         return path
-    return Path(tempfile.gettempdir()) / f"crisp-{abs(hash(str(RUN))) % 10**8}.sock"
+    name = hashlib.sha256(str(RUN).encode()).hexdigest()[:12]
+    return Path(tempfile.gettempdir()) / f"crisp-{name}.sock"
 
 
 def make_folder() -> None:

@@ -46,6 +46,16 @@ class BenchTime:
         index = bisect_left(self.before, wanted, lo=1) - 1
         return max(moment, self.starts[index] + wanted - self.before[index])
 
+    def integral(self, seconds: int) -> Fraction:
+        """The integral, over slot time from 0 to ``seconds``, of the moment at which it is."""
+        total = Fraction(0)
+        for start, end, before in zip(self.starts, self.ends, self.before, strict=False):
+            used = min(end - start, seconds - before)
+            if used <= 0:
+                break
+            total += used * start + Fraction(used * used, 2)
+        return total
+
 
 def bounds_of(problem: Problem) -> Bounds:
     """Lower bounds on late weight, hands-on, finish and cost; FOREVER where nothing can be done."""
@@ -57,7 +67,11 @@ def bounds_of(problem: Problem) -> Bounds:
     finish = max(finish, bench.after(problem.now, hands_on) if hands_on else problem.now)
     own = _own_work(problem)
     late = _late_weight(problem, bench, own, done_by)
-    waits = _waits(problem, bench, own, ends, done_by)
+    net = BenchTime(_net_slots(problem))
+    finish = max(finish, net.after(problem.now, work) if work else problem.now)
+    waits = max(
+        _waits(problem, bench, own, ends, done_by), _waits_by_ratio(problem, net, own, done_by)
+    )
     if finish >= FOREVER:
         return Bounds(late, hands_on, finish, hands_on)
     cost = math.floor(cost_of(problem, hands_on, finish, waits))
@@ -219,6 +233,59 @@ def _waits(
         if at < FOREVER:
             shared += weight * (at - problem.now)
     return max(chains, settled + dry + shared)
+
+
+def _net_slots(problem: Problem) -> list[Slot]:
+    """The slots in which work itself can lie: each sitting less the least setting up before its
+    first piece and the least closing and putting away after its last."""
+    done_s = problem.done_s()
+    left = {t.family for t in problem.tasks.values() if done_s[t.id] < t.work_s}
+    before, after = [], []
+    for name in left:
+        family = problem.families[name] if name else None
+        tool = problem.tools[family.tool] if family and family.tool else None
+        before.append((family.setup_s if family else 0) + (tool.setup_s if tool else 0))
+        after.append((family.cleanup_s if family else 0) + (tool.cleanup_s if tool else 0))
+    opens, closes = min(before, default=0), min(after, default=0)
+    here = problem.sitting_at(problem.now)
+    found = []
+    for slot in slots(problem, ()):
+        start = slot.start if slot.sitting == here else slot.start + opens
+        if start < slot.end - closes:
+            found.append(Slot(start, slot.end - closes, slot.sitting))
+    return found
+
+
+def _waits_by_ratio(
+    problem: Problem, net: BenchTime, own: dict[str, int], done_by: dict[str, int]
+) -> Fraction:
+    """Σ over items of weight × seconds until done, however the bench is shared.
+
+    By so much bench time no more weight can be done than fills it in the order of weight over work
+    (a fractional knapsack: Dantzig 1957). What is not done goes on waiting; summed over time that
+    is each item's weight times the mean moment of its stretch in Smith's order.
+    """
+    names = [name for name in done_by if own[name] and problem.items[name].weight]
+    names.sort(key=lambda name: (Fraction(own[name]) / problem.items[name].weight, name))
+    total = sum(
+        (
+            problem.items[name].weight * max(0, done - problem.now)
+            for name, done in done_by.items()
+            if not own[name]
+        ),
+        Fraction(0),
+    )
+    dries = _shortest_dries(problem)
+    reached, area = 0, Fraction(0)
+    for name in names:
+        reached += own[name]
+        if reached > net.before[-1]:
+            break
+        grown = net.integral(reached)
+        mean = (grown - area) / own[name]
+        area = grown
+        total += problem.items[name].weight * (mean - problem.now + dries.get(name, 0))
+    return total
 
 
 def _shortest_dries(problem: Problem) -> dict[str, int]:

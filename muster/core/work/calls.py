@@ -171,7 +171,8 @@ def chain_of(calls: list[Call]) -> list[tuple[Call, Call]]:
         mine = strands.setdefault((call.unit.id, call.tray), {})
         part = call.first.part
         if part is None:
-            found.extend((before, call) for before in mine.values())
+            parts = [before for name, before in mine.items() if name is not None]
+            found.extend((before, call) for before in parts or mine.values())
             mine.clear()
         elif part in mine:
             found.append((mine[part], call))

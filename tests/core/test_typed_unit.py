@@ -1,0 +1,42 @@
+"""A unit as one types it."""
+
+from __future__ import annotations
+
+import pytest
+
+from muster.core.commands.typed_unit import read_line
+from muster.core.plan.fields import Refused
+
+
+@pytest.mark.parametrize(
+    ("line", "count", "name", "kind", "scale"),
+    [
+        ("24 pikes foot 1/72", 24, "Pikes", "figure", 72),
+        ("8 lancers mounted", 8, "Lancers", "mounted", None),
+        ("4 guns", 4, "Guns", "gun", None),
+        ("1/100 3 steam haulers", 3, "Steam haulers", "vehicle", 100),
+        ("2 tethered balloons 28mm", 2, "Tethered balloons", "aircraft", 56),
+        ("4 stilt houses", 4, "Stilt houses", "building", None),
+        ("6 causeway sections", 6, "Causeway sections", "base", None),
+        ("12 widgets", 12, "Widgets", None, None),
+        ("5 gun crews", 5, "Gun crews", "gun", None),
+    ],
+)
+def test_a_line_is_read_as_it_is_typed(
+    line: str, count: int, name: str, kind: str | None, scale: int | None
+) -> None:
+    said = read_line(line)
+    assert (said.count, said.name, said.kind, said.scale) == (count, name, kind, scale)
+
+
+@pytest.mark.parametrize(
+    ("line", "words"),
+    [
+        ("pikes", "how many"), ("", "how many"), ("0 pikes", "1 to 500"),
+        ("10000 pikes", "1 to 500"),
+        ("24", "what they are"), ("3 guns 1/5000", "1/1 to 1/1000"), ("3 " + "x" * 90, "shorten"),
+    ],
+)  # fmt: skip
+def test_a_line_that_says_too_little_is_refused(line: str, words: str) -> None:
+    with pytest.raises(Refused, match=words):
+        read_line(line)
