@@ -4,6 +4,7 @@ from __future__ import annotations
 
 import argparse
 import json
+import os
 import sys
 import time
 from pathlib import Path
@@ -11,9 +12,16 @@ from pathlib import Path
 from muster.core.plan.fields import Refused
 from muster.core.plan.planner import Planner
 from muster.core.plan.reading import read_problem
+from muster.core.plan.team import improve_together
 
 PLANNED, REFUSED, IMPOSSIBLE = 0, 2, 3
 MOST_BYTES = 50_000_000
+MOST_CORES = 4
+
+
+def share_left(begun: float, end: float) -> float:
+    """How much of the time is left, 1 to 0."""
+    return (end - time.monotonic()) / (end - begun) if end > begun else 0.0
 
 
 def main(arguments: list[str] | None = None) -> int:
@@ -40,17 +48,15 @@ def main(arguments: list[str] | None = None) -> int:
         for complaint in refusal.complaints:
             print(f"{given.problem}: {complaint}", file=sys.stderr)
         return REFUSED
-    planner = Planner(problem, given.seed)
-    planner.first()
-
-    def share_left() -> float:
-        return 1 - (time.monotonic() - begun) / given.seconds if given.seconds else 0.0
-
-    # Where nothing was found at once there may still be a plan: the time is used either way.
+    # Where nothing is found at once there may still be a plan: the time is used either way.
     if given.steps is not None:
+        planner = Planner(problem, given.seed)
+        planner.first()
         plan = planner.improve(given.steps, lambda: 1.0)
     else:
-        plan = planner.improve(None, share_left)
+        end = begun + given.seconds
+        many = min(MOST_CORES, len(os.sched_getaffinity(0)))
+        plan = improve_together(problem, given.seed, many, lambda: share_left(begun, end))
     text = json.dumps(plan.to_json(), indent=1) + "\n"
     if given.out:
         given.out.write_text(text, encoding="utf-8")

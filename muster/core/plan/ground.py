@@ -5,7 +5,7 @@ from __future__ import annotations
 import numpy as np
 
 from muster.core.plan.kernel.assemble import Assembled, ints
-from muster.core.plan.kernel.attempt import COST, DAYS, LATE, LEFT, N_MEASURES
+from muster.core.plan.kernel.attempt import COST, DAYS, LATE, LEAN, LEFT, N_MEASURES
 from muster.core.plan.kernel.shape import Ints
 from muster.core.plan.problem import whole_names
 
@@ -51,6 +51,10 @@ class Ground:
         """What the attempt made last amounts to."""
         m = self.measures
         return (float(m[LEFT]), round(float(m[LATE]), 6), float(m[DAYS]), float(m[COST]))
+
+    def lean_rank(self) -> Rank:
+        """The same, what is gone on from: an almost empty last sitting counts as almost saved."""
+        return (*self.rank()[:3], float(self.measures[LEAN]))
 
     def keep(self) -> bool:
         """Count the attempt made last, and keep it where it is the best so far."""

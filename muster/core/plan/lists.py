@@ -59,6 +59,12 @@ class Lists:
         entries = np.array(rows, np.int64).reshape(-1, LIST_FIELDS)
         return self._try(entries, len(rows), patience)
 
+    def follow_order(self, names: list[str], patience: int) -> Rank:
+        """Place whole tasks in an order of their names."""
+        at = number(self.ground.assembled.tasks)
+        entries = np.array([(at[name], INF, 0) for name in names], np.int64)
+        return self._try(entries, len(names), patience)
+
     def _learn(self, worse_s: float) -> None:
         """Keep ``small_s`` where ``SMALL`` of all worsenings lie below it."""
         if worse_s <= 0:
@@ -74,7 +80,7 @@ class Lists:
             one.windows, entries, count, patience, ground.measures,
         )  # fmt: skip
         ground.keep()
-        return ground.rank()
+        return ground.lean_rank()
 
     def step(self, warmth: float) -> None:
         """One neighbour. ``warmth`` (1 to 0) says how much worse one may go on from."""

@@ -20,14 +20,17 @@ from muster.core.plan.kernel.shape import (
     N_FAMILIES,
     N_ITEMS,
     N_RESULTS,
+    N_SITTINGS,
     ORIGIN_NOW,
+    SIT_END,
+    SIT_START,
     TASKS_LEFT,
     Floats,
     Ints,
 )
 
 # What an attempt amounts to, smaller is better, in this order
-LEFT, LATE, DAYS, COST, HANDS_ON, FINISH, N_MEASURES = 0, 1, 2, 3, 4, 5, 6
+LEFT, LATE, DAYS, COST, HANDS_ON, FINISH, LEAN, N_MEASURES = 0, 1, 2, 3, 4, 5, 6, 7
 
 
 @compiled
@@ -99,6 +102,34 @@ def amounts_to(frame: Ints, weight: Floats, state: Ints, measures: Floats) -> No
     measures[COST] = (
         float(hands_on) + frame[DAY_WORTH] * span / 2.0 + frame[ITEM_DAY_WORTH] * waits / 86400.0
     )
+    measures[LEAN] = measures[COST] - last_sitting_spare(frame, state)
+
+
+@compiled
+def last_sitting_spare(frame: Ints, state: Ints) -> float:
+    """What finishing one sitting sooner would be worth, by the share of the last that stands free.
+
+    A sitting is lost or won as a whole; counted so, emptying the last one pays bit by bit.
+    """
+    count = state[N_BLOCKS]
+    if count == 0:
+        return 0.0
+    finish = state[state[BLOCKS] + (count - 1) * 6 + 5]
+    sitting = frame[N_SITTINGS] - 1
+    while sitting > 0 and frame[frame[SIT_START] + sitting] >= finish:
+        sitting -= 1
+    begins = frame[frame[SIT_START] + sitting]
+    used, before = 0, frame[ORIGIN_NOW]
+    for row in range(count - 1, -1, -1):
+        start = state[state[BLOCKS] + row * 6 + 4]
+        end = state[state[BLOCKS] + row * 6 + 5]
+        if start < begins:
+            before = end
+            break
+        used += end - start
+    length = frame[frame[SIT_END] + sitting] - begins
+    worth = frame[DAY_WORTH] * float(finish - before) / 86400.0 / 2.0
+    return worth * max(0.0, 1.0 - float(used) / float(length))
 
 
 @compiled

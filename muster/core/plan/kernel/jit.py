@@ -1,4 +1,7 @@
-"""Compiling the hot loop. The functions stay plain Python: NUMBA_DISABLE_JIT=1 runs them so."""
+"""Compiling the hot loop, so that other threads run meanwhile.
+
+The functions stay plain Python: NUMBA_DISABLE_JIT=1 runs them so.
+"""
 
 from __future__ import annotations
 
@@ -12,4 +15,4 @@ Function = TypeVar("Function", bound=Callable[..., object])
 
 def compiled(function: Function) -> Function:
     """The function, compiled at its first call and kept on disk."""
-    return cast(Function, numba.njit(cache=True)(function))
+    return cast(Function, numba.njit(cache=True, nogil=True)(function))

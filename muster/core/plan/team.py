@@ -1,0 +1,29 @@
+"""Several searches of one problem side by side, one a core, each from a seed of its own."""
+
+from __future__ import annotations
+
+from collections.abc import Callable
+from concurrent.futures import ThreadPoolExecutor
+from dataclasses import replace
+
+from muster.core.plan.plan import Plan
+from muster.core.plan.planner import Planner
+from muster.core.plan.problem import Problem
+
+APART = 7919
+"""How far apart the seeds of a team are."""
+
+
+def improve_together(problem: Problem, seed: int, many: int, go_on: Callable[[], float]) -> Plan:
+    """The best plan of ``many`` searches while ``go_on`` answers more than 0.
+
+    The kernel lets go of Python's lock, so the searches run at once. What comes of it depends on
+    time; for a plan that can be made again, search alone for a number of steps.
+    """
+    planners = [Planner(problem, seed + APART * number) for number in range(many)]
+    for planner in planners:
+        planner.first()
+    with ThreadPoolExecutor(many) as pool:
+        plans = list(pool.map(lambda one: one.improve(None, go_on), planners))
+    best: Plan = min(plans, key=lambda plan: (plan.status != "planned", plan.score.rank()))
+    return replace(best, seed=seed, steps=sum(plan.steps for plan in plans))
