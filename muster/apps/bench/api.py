@@ -6,14 +6,14 @@ from datetime import datetime, timedelta
 from typing import Annotated
 
 from django.db import transaction
-from django.http import HttpRequest
+from django.http import HttpRequest, HttpResponse
 from ninja import Router, Schema
 from pydantic import Field
 
 from muster.apps import clock
 from muster.apps.bench.models import Fact
 from muster.apps.roll import changing
-from muster.apps.roll.api import View, view_of
+from muster.apps.roll.api import View, answer
 from muster.apps.roll.reading import choices_of, own_muster
 from muster.core.commands.command import AddEvening
 from muster.core.facts import FACT
@@ -43,7 +43,7 @@ class SitDown(Schema):
 
 
 @router.post("/musters/{int:muster_id}/facts", response=View)
-def facts(request: HttpRequest, muster_id: int, payload: FactsIn) -> View:
+def facts(request: HttpRequest, muster_id: int, payload: FactsIn) -> HttpResponse:
     """Record facts. One sent twice counts once; one of the future is refused."""
     with transaction.atomic():
         muster = own_muster(request.user, muster_id, lock=True)
@@ -72,11 +72,11 @@ def facts(request: HttpRequest, muster_id: int, payload: FactsIn) -> View:
             for f in payload.facts
             if f.id not in known
         )  # fmt: skip
-    return view_of(muster)
+    return answer(muster)
 
 
 @router.post("/musters/{int:muster_id}/sit-down", response=View)
-def sit_down(request: HttpRequest, muster_id: int, payload: SitDown) -> View:
+def sit_down(request: HttpRequest, muster_id: int, payload: SitDown) -> HttpResponse:
     """Make a sitting that begins now; the plan mends."""
     muster = own_muster(request.user, muster_id)
     zone = choices_of(muster)
@@ -86,4 +86,4 @@ def sit_down(request: HttpRequest, muster_id: int, payload: SitDown) -> View:
     if end.date() != start.date():
         end = start.replace(hour=23, minute=59)
     wanted = AddEvening("add_evening", start.date(), start.time(), end.time())
-    return view_of(changing.command(request.user, muster_id, payload.version, wanted))
+    return answer(changing.command(request.user, muster_id, payload.version, wanted))

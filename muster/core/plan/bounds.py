@@ -9,7 +9,7 @@ what the best plan reaches. (Sorting by shortest work: Smith 1956.)
 from __future__ import annotations
 
 import math
-from bisect import bisect_left
+from bisect import bisect_left, bisect_right
 from fractions import Fraction
 from graphlib import TopologicalSorter
 from itertools import accumulate
@@ -30,6 +30,8 @@ class BenchTime:
         self.ends = [slot.end for slot in spans]
         lengths = [slot.end - slot.start for slot in spans]
         self.before = [0, *accumulate(lengths)]
+        # Twice the area under the moments of all slots before each, so that it stays whole.
+        self.twice = [0, *accumulate(slot.end**2 - slot.start**2 for slot in spans)]
 
     def passed(self, moment: int) -> int:
         """Seconds of slot time before ``moment``."""
@@ -46,15 +48,13 @@ class BenchTime:
         index = bisect_left(self.before, wanted, lo=1) - 1
         return max(moment, self.starts[index] + wanted - self.before[index])
 
-    def integral(self, seconds: int) -> Fraction:
-        """The integral, over slot time from 0 to ``seconds``, of the moment at which it is."""
-        total = Fraction(0)
-        for start, end, before in zip(self.starts, self.ends, self.before, strict=False):
-            used = min(end - start, seconds - before)
-            if used <= 0:
-                break
-            total += used * start + Fraction(used * used, 2)
-        return total
+    def twice_integral(self, seconds: int) -> int:
+        """Twice the integral over slot time, 0 to ``seconds``, of the moment at which it is."""
+        index = bisect_right(self.before, seconds) - 1
+        if index == len(self.starts):
+            return self.twice[index]
+        start, used = self.starts[index], seconds - self.before[index]
+        return self.twice[index] + (start + used) ** 2 - start**2
 
 
 def bounds_of(problem: Problem) -> Bounds:
@@ -276,13 +276,13 @@ def _waits_by_ratio(
         Fraction(0),
     )
     dries = _shortest_dries(problem)
-    reached, area = 0, Fraction(0)
+    reached, area = 0, 0
     for name in names:
         reached += own[name]
         if reached > net.before[-1]:
             break
-        grown = net.integral(reached)
-        mean = (grown - area) / own[name]
+        grown = net.twice_integral(reached)
+        mean = Fraction(grown - area, 2 * own[name])
         area = grown
         total += problem.items[name].weight * (mean - problem.now + dries.get(name, 0))
     return total

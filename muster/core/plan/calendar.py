@@ -2,6 +2,7 @@
 
 from __future__ import annotations
 
+from bisect import bisect_right
 from collections.abc import Iterable
 from dataclasses import dataclass
 
@@ -37,10 +38,12 @@ def slots(problem: Problem, needs: tuple[str, ...]) -> list[Slot]:
     ]
     for tag in needs:
         spans = stretches(problem.conditions, tag)
-        found = [
-            Slot(max(slot.start, start), min(slot.end, end), slot.sitting)
-            for slot in found
-            for start, end in spans
-            if max(slot.start, start) < min(slot.end, end)
-        ]
+        ends = [end for _, end in spans]
+        cut: list[Slot] = []
+        for slot in found:
+            for start, end in spans[bisect_right(ends, slot.start) :]:
+                if start >= slot.end:
+                    break
+                cut.append(Slot(max(slot.start, start), min(slot.end, end), slot.sitting))
+        found = cut
     return sorted(found, key=lambda slot: slot.start)

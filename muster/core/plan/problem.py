@@ -7,6 +7,7 @@ promises that everything here fits together.
 
 from __future__ import annotations
 
+from bisect import bisect_right
 from dataclasses import dataclass
 from enum import StrEnum
 from fractions import Fraction
@@ -161,7 +162,7 @@ class Problem:
     now: int
     day_s: int
     item_day_s: int
-    sittings: tuple[Sitting, ...]
+    sittings: tuple[Sitting, ...]  # in order of time
     conditions: tuple[Condition, ...]
     clocks: dict[str, tuple[Rate, ...]]
     places: dict[str, int]
@@ -178,10 +179,8 @@ class Problem:
 
     def sitting_at(self, moment: int) -> int | None:
         """The index of the sitting that holds ``moment``, or None between sittings."""
-        for index, sitting in enumerate(self.sittings):
-            if sitting.start <= moment < sitting.end:
-                return index
-        return None
+        index = bisect_right(self.sittings, moment, key=lambda sitting: sitting.start) - 1
+        return index if index >= 0 and moment < self.sittings[index].end else None
 
     def done_s(self) -> dict[str, int]:
         """How many seconds of each task's work are fact."""

@@ -30,19 +30,22 @@ def reasons_of(problem: Problem, plan: Plan) -> dict[str, list[Reason]]:
     """By task: why its next piece does not start earlier. Binding reasons come first."""
     ends, starts = _visits(problem, plan)
     chain = list(plan.blocks)
-    place = {id(block): index for index, block in enumerate(chain)}
     into: dict[str, list[int]] = {}
     for index, link in enumerate(problem.links):
         into.setdefault(link.after, []).append(index)
     found: dict[str, list[Reason]] = {}
-    for block in chain:
-        if block.do != "work" or block.ref in found:
+    last_of: dict[str, Block] = {}
+    for place, block in enumerate(chain):
+        if block.do != "work":
             continue
-        found[block.ref] = [
-            *_pin(problem, block),
-            *_links(problem, block, into, ends, starts),
-            *_bench(problem, chain, place[id(block)]),
-        ]
+        family = problem.tasks[block.ref].family or ""
+        if block.ref not in found:
+            found[block.ref] = [
+                *_pin(problem, block),
+                *_links(problem, block, into, ends, starts),
+                *_bench(problem, chain, place, last_of.get(family)),
+            ]
+        last_of[family] = block
     return found
 
 
@@ -118,8 +121,11 @@ def _links(
     return binding or sorted(loose, key=lambda reason: -reason.at)[:1]
 
 
-def _bench(problem: Problem, chain: list[Block], place: int) -> list[Reason]:
-    """What the bench was doing until the call's setting-up began."""
+def _bench(problem: Problem, chain: list[Block], place: int, earlier: Block | None) -> list[Reason]:
+    """What the bench was doing until the call's setting-up began.
+
+    ``earlier``: the piece before it of the same family, in whichever sitting.
+    """
     block = chain[place]
     task = problem.tasks[block.ref]
     found: list[Reason] = []
@@ -137,17 +143,11 @@ def _bench(problem: Problem, chain: list[Block], place: int) -> list[Reason]:
     own_set_up = any(b.do == "open" and b.ref == task.family for b in chain[first:place])
     sitting = problem.sitting_at(block.start)
     if task.family and not own_set_up:
-        earlier = [
-            b
-            for b in chain[:place]
-            if b.do == "work"
-            and problem.tasks[b.ref].family == task.family
-            and problem.sitting_at(b.start) == sitting
-        ]
         family = problem.families[task.family]
         saves = family.setup_s + family.cleanup_s
-        if earlier and earlier[-1].ref != block.ref and saves:
-            found.append(Reason("shares", earlier[-1].end, earlier[-1].ref, saves))
+        here = earlier is not None and problem.sitting_at(earlier.start) == sitting
+        if earlier is not None and here and earlier.ref != block.ref and saves:
+            found.append(Reason("shares", earlier.end, earlier.ref, saves))
     begins = chain[first].start
     if sitting is not None and begins == max(problem.sittings[sitting].start, problem.now):
         found.append(Reason("sitting", problem.sittings[sitting].start))

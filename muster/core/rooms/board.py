@@ -2,6 +2,7 @@
 
 from __future__ import annotations
 
+from bisect import bisect_left
 from dataclasses import dataclass
 from datetime import datetime
 from zoneinfo import ZoneInfo
@@ -121,13 +122,17 @@ def board_of(derived: Derived, plan: Plan, rows: list[UnitRow]) -> Board:
     bench, problem = derived.bench, derived.bench.problem
     due = derived.snapshot.choices.due()
     pieces, chores, joins = _blocks(derived, plan)
+    used = dict.fromkeys(range(len(problem.sittings)), 0)
+    for block in plan.blocks:
+        sitting = problem.sitting_at(block.start)
+        if sitting is not None:
+            used[sitting] += block.end - block.start
     spans = [
         SittingSpan(
-            bench.moment(s.start), bench.moment(s.end),
-            sum(b.end - b.start for b in plan.blocks if s.start <= b.start < s.end),
+            bench.moment(s.start), bench.moment(s.end), used[index],
             due is not None and bench.moment(s.start) >= due,
         )
-        for s in problem.sittings
+        for index, s in enumerate(problem.sittings)
     ]  # fmt: skip
     return Board(
         status=plan.status,
@@ -204,12 +209,9 @@ def _blocks(derived: Derived, plan: Plan) -> tuple[list[Piece], list[Chore], lis
             continue
         if block.do in ("open", "close"):
             last_of.pop(block.ref, None)
-        near = None
-        if block.do in ("get_out", "open"):
-            near = next((w for w in work if w.start >= block.end), None)
-        else:
-            near = next((w for w in reversed(work) if w.end <= block.start), None)
-        tray = tray_id(derived.calls[near.ref]) if near else None
+        at = bisect_left(work, block.start, key=lambda piece: piece.start)
+        at -= block.do in ("close", "put_away")
+        tray = tray_id(derived.calls[work[at].ref]) if 0 <= at < len(work) else None
         chores.append(Chore(block.do, block.ref, start, end, tray))
     return pieces, chores, joins
 

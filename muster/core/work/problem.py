@@ -2,7 +2,7 @@
 
 from __future__ import annotations
 
-from dataclasses import dataclass
+from dataclasses import dataclass, field
 from datetime import UTC, date, datetime, time, timedelta
 from typing import Any
 
@@ -58,13 +58,18 @@ class _Builder:
     record: Record
     now: datetime
     origin: datetime
+    running: Call | None = None
+    """The call under way, where it has models left."""
+    done: dict[str, list[dict[str, Any]]] = field(default_factory=dict)
 
     def at(self, moment: datetime) -> int:
         return max(0, int((moment - self.origin).total_seconds()))
 
     def build(self, keep_running: bool) -> dict[str, Any]:
         sittings = self._sittings()
-        done = [piece for call in self.calls for piece in self._done(call)]
+        self.running = self._running_call()
+        self.done = {call.id: self._done(call) for call in self.calls}
+        done = [piece for pieces in self.done.values() for piece in pieces]
         current = next((s for s in sittings if s["start"] <= self.at(self.now) < s["end"]), None)
         open_, out = self._carried(current)
         raw: dict[str, Any] = {
@@ -201,14 +206,13 @@ class _Builder:
             for pin in self.choices.pins
             if pin.call in known
         }
-        call = self.running_call()
+        call = self.running
         if call is not None and keep_running:
             now = self.at(self.now)
             found[call.id] = {"task": call.id, "start": now, "slack_s": RUNNING_SLACK_S}
         return list(found.values())
 
-    def running_call(self) -> Call | None:
-        """The call under way, where it has models left."""
+    def _running_call(self) -> Call | None:
         running = self.record.running
         if running is None:
             return None
@@ -237,7 +241,7 @@ class _Builder:
             )  # fmt: skip
             reached, last = reached + per, end
         running = self.record.running
-        if running is not None and call is self.running_call() and not running.paused:
+        if running is not None and call is self.running and not running.paused:
             since = max(self.at(running.since), last)
             worked = min(self.at(self.now) - since, int(per * MOST_OF_A_MODEL))
             if worked > 0:
@@ -259,7 +263,7 @@ class _Builder:
         for call in self.calls:
             if call.first.family is None:
                 continue
-            for piece in self._done(call):
+            for piece in self.done[call.id]:
                 if piece["end"] >= current["start"] and piece["start"] >= current["start"]:
                     spans.append((piece["start"], piece["end"], call.first.family))
         open_: dict[str, dict[str, Any]] = {}

@@ -45,6 +45,14 @@ function set(key: string, text: string) {
   pass.value = { ...pass.value, [key]: value }
 }
 
+function setPart(text: string) {
+  const part = text
+    .toLowerCase()
+    .replace(/[^a-z0-9]+/g, '-')
+    .replace(/^-|-$/g, '')
+  pass.value = { ...pass.value, part: part || null }
+}
+
 function text(key: keyof Pass): string {
   const value = pass.value[key]
   return value === null || value === undefined ? '' : String(value)
@@ -88,7 +96,17 @@ function text(key: keyof Pass): string {
     <label class="col-span-2 grid gap-1 text-14"
       >Mix, in parts <input v-model.lazy="mix" class="field" placeholder="5 Reed green, 2 Silt"
     /></label>
-    <label class="col-span-2 grid gap-1 text-14"
+    <label class="grid gap-1 text-14"
+      >Part painted apart
+      <input
+        class="field"
+        :value="pass.part ?? ''"
+        maxlength="24"
+        pattern="[a-z0-9-]*"
+        placeholder="whole model"
+        @change="setPart(($event.target as HTMLInputElement).value)"
+    /></label>
+    <label class="grid gap-1 text-14"
       >Needs, such as daylight <input v-model.lazy="needs" class="field"
     /></label>
     <label v-for="[key, label] in NUMBERS" :key="key" class="grid gap-1 text-14"

@@ -1,0 +1,99 @@
+"""How long the rooms wait: reading a muster, ticking and commanding, with a force and ten times it.
+
+./crisp demo, then in another shell: .run/venv/bin/python -m tests.bench.reading
+"""
+
+from __future__ import annotations
+
+import json
+import os
+import statistics
+import time
+import uuid
+from collections.abc import Callable
+from datetime import UTC, datetime
+from typing import Any
+
+import django
+
+os.environ.setdefault("DJANGO_SETTINGS_MODULE", "muster.settings.serve")
+os.environ.setdefault("CRISP_HOSTS", "testserver")
+TIMES = 15
+
+
+def median_ms(act: Callable[[], Any]) -> float:
+    """The median of so many calls, after one that warms up."""
+    act()
+    found = []
+    for _ in range(TIMES):
+        begun = time.monotonic()
+        act()
+        found.append(time.monotonic() - begun)
+    return 1000 * statistics.median(found)
+
+
+def measure(client: Any, owner: Any, times: int) -> str:
+    """One row: the demo's force with its units so many times as large."""
+    from muster.apps.recipes.starting import give_starters
+    from muster.apps.roll.files import keep_document
+    from muster.apps.roll.management.commands.load_demo import DEMO, shifted
+    from muster.core.formats import muster as muster_format
+
+    give_starters(owner)
+    raw = json.loads((DEMO / "reed-coast.json").read_text())
+    for unit in raw["choices"]["units"]:
+        unit["count"] = min(500, unit["count"] * times)
+    raw["choices"]["rack"] *= times
+    for fact in raw["facts"]:
+        fact["id"] = str(uuid.uuid4())
+    day = raw["choices"]["evenings"][-1]
+    if times > 1:
+        raw["choices"]["parade_day"] = None
+        raw["choices"]["evenings"] += [
+            {**day, "id": f"more-{n}", "day": f"2028-{n // 25 + 1:02d}-{n % 25 + 1:02d}"}
+            for n in range(250)
+        ]  # fmt: skip
+    document = muster_format.read(json.dumps(raw).encode())
+    muster = keep_document(owner, shifted(document, datetime.now(UTC), busy=True))
+    path = f"/api/musters/{muster.pk}"
+    begun = time.monotonic()
+    view = client.get(path).json()
+    first = time.monotonic() - begun
+    call = view["bench"]["call"]
+
+    def tick() -> None:
+        body = {"id": str(uuid.uuid4()), "kind": "touch_up", "at": datetime.now(UTC).isoformat(),
+                "unit": call["unit"], "pass_keys": call["pass_keys"], "model": call["models"][0],
+                "tray": 1}  # fmt: skip
+        answer = client.post(f"{path}/facts", {"facts": [body]}, content_type="application/json")
+        assert answer.status_code == 200, answer.content
+
+    read, ticked = median_ms(lambda: client.get(path)), median_ms(tick)
+    size = len(client.get(path).content) // 1000
+    models = sum(unit["count"] for unit in raw["choices"]["units"])
+    return (
+        f"| {models} | {len(view['board']['calls'])} | {1000 * first:.0f} | {read:.0f} | "
+        f"{ticked:.0f} | {size} |"
+    )
+
+
+def main() -> None:
+    """Print the table, and leave nothing behind."""
+    django.setup()
+    from django.contrib.auth.models import User
+    from django.test import Client
+
+    owner = User.objects.create_user(f"bench-{uuid.uuid4().hex[:8]}")
+    client = Client()
+    client.force_login(owner, backend="django.contrib.auth.backends.ModelBackend")
+    try:
+        print("| models | calls | first plan, ms | read, ms | fact and mended plan, ms | kB |")
+        print("| --- | --- | --- | --- | --- | --- |")
+        for times in (1, 10):
+            print(measure(client, owner, times), flush=True)
+    finally:
+        owner.delete()
+
+
+if __name__ == "__main__":
+    main()
