@@ -12,14 +12,21 @@ import numpy as np
 
 from muster.core.plan.ground import Ground, Rank
 from muster.core.plan.kernel.assemble import number
-from muster.core.plan.kernel.attempt import attempt_list
-from muster.core.plan.kernel.follow import LIST_FIELDS
+from muster.core.plan.kernel.attempt import attempt, attempt_list
+from muster.core.plan.kernel.follow import LIST_FIELDS, TASK
 from muster.core.plan.kernel.shape import INF, Ints
 from muster.core.plan.kernel.vary import N_DRAWS, read_list, vary
 from muster.core.plan.plan import Plan
+from muster.core.plan.waves import PLAIN
 
 HOT, COLD = 1.0, 0.01
 """How much worse a neighbour is commonly gone on from, first and last: times a small worsening."""
+
+SOFT = 0.1
+"""How often the dispatch places a list, free to leave its order where that pays."""
+
+STEPS_S = (40.0, 200.0, 1000.0, 5000.0)
+"""How long the dispatch idles rather than leave the order by one place."""
 
 SMALL = 0.2
 """A small worsening: only this share of those met is smaller."""
@@ -82,6 +89,18 @@ class Lists:
         ground.keep()
         return ground.lean_rank()
 
+    def _lean_on(self, entries: Ints, count: int, step_s: float) -> Rank:
+        """Let the dispatch place everything, leaning on the order of a list."""
+        ground, one = self.ground, self.ground.assembled
+        priority = np.full(len(one.tasks), float(count))
+        priority[entries[:count, TASK][::-1]] = np.arange(count)[::-1]
+        attempt(
+            one.frame, one.weight, ground.start, ground.state, ground.spare, one.order,
+            one.windows, priority * step_s, one.tail, one.due, PLAIN, ground.measures,
+        )  # fmt: skip
+        ground.keep()
+        return ground.lean_rank()
+
     def step(self, warmth: float) -> None:
         """One neighbour. ``warmth`` (1 to 0) says how much worse one may go on from."""
         ground = self.ground
@@ -91,7 +110,10 @@ class Lists:
         draws = ground.random.random(N_DRAWS)
         frame = ground.assembled.frame
         count = vary(frame, ground.strands, self.current, self.count, draws, self.made)
-        rank = self._try(self.made, count, PATIENCES[int(draws[7] * len(PATIENCES))])
+        if draws[9] < SOFT:
+            rank = self._lean_on(self.made, count, STEPS_S[int(draws[7] * len(STEPS_S))])
+        else:
+            rank = self._try(self.made, count, PATIENCES[int(draws[7] * len(PATIENCES))])
         heat = self.small_s * COLD * (HOT / COLD) ** warmth
         room = self.rank[3] - heat * math.log(1.0 - float(draws[8]))
         self._learn(rank[3] - self.rank[3])
