@@ -41,6 +41,8 @@ class MusterName(Schema):
     id: int
     name: str
     version: int
+    models: int
+    parade_day: date | None
 
 
 class View(Schema):
@@ -146,12 +148,18 @@ def answer(muster: Muster) -> HttpResponse:
     return HttpResponse(view_of(muster).model_dump_json(), content_type="application/json")
 
 
+def _name_of(muster_id: int, choices: Choices, version: int) -> MusterName:
+    models = sum(unit.count for unit in choices.units)
+    return MusterName(id=muster_id, name=choices.name, version=version, models=models,
+                      parade_day=choices.parade_day)  # fmt: skip
+
+
 @router.get("/musters", response=list[MusterName])
 def musters(request: HttpRequest) -> list[MusterName]:
     """The user's musters, newest first."""
     rows = Version.objects.select_related("muster").filter(muster__owner=request.user)
     found = [
-        MusterName(id=row.muster_id, name=row.choices["name"], version=row.number)
+        _name_of(row.muster_id, row.value(), row.number)
         for row in rows
         if row.number == row.muster.version
     ]
@@ -199,7 +207,7 @@ def begin(request: HttpRequest, payload: NewMuster) -> MusterName:
     if not choices.evenings:
         raise Refused("sittings: none of these weekdays comes before the parade day: add one")
     muster = changing.begin(request.user, choices)
-    return MusterName(id=muster.pk, name=choices.name, version=muster.version)
+    return _name_of(muster.pk, choices, muster.version)
 
 
 @router.get("/musters/{int:muster_id}", response=View)
@@ -246,4 +254,4 @@ def preview(request: HttpRequest, file: UploadedFile = File(...)) -> Preview:  #
 def import_muster(request: HttpRequest, file: UploadedFile = File(...)) -> MusterName:  # noqa: B008
     """Import a file: all or nothing."""
     muster = import_file(request.user, file)
-    return MusterName(id=muster.pk, name=muster.versions.get().choices["name"], version=1)
+    return _name_of(muster.pk, muster.versions.get().value(), 1)

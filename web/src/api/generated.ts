@@ -961,8 +961,12 @@ export interface components {
         MusterName: {
             /** Id */
             id: number;
+            /** Models */
+            models: number;
             /** Name */
             name: string;
+            /** Parade Day */
+            parade_day: string | null;
             /** Version */
             version: number;
         };

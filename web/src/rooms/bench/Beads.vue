@@ -8,7 +8,7 @@ const THINNERS = ['water', 'white spirit', 'thinner', 'alcohol']
 </script>
 
 <template>
-  <div class="mt-3 flex flex-wrap gap-x-8 gap-y-2 bg-paper px-3 py-2 max-md:hidden">
+  <div class="mt-3 flex flex-wrap gap-x-8 gap-y-2 bg-paper px-3 py-2">
     <div v-for="part in parts" :key="part.name">
       <svg :width="part.parts * 30" height="28" aria-hidden="true">
         <circle

@@ -135,7 +135,7 @@ const when = (next: Schemas['CallCard']) => {
       </svg>
     </div>
     <div class="min-w-0 flex-1 max-md:pl-5">
-      <div class="tall flex justify-between gap-4 text-20 text-soft max-md:hidden">
+      <div class="tall flex justify-between gap-4 text-20 text-soft max-md:text-16">
         <span
           >Bench · call {{ bench.number }} of {{ Math.max(bench.of, bench.number) }} this
           sitting</span
@@ -166,8 +166,8 @@ const when = (next: Schemas['CallCard']) => {
       <p v-if="card.handful" class="text-20">
         Work in handfuls of {{ card.handful }}: the window is short.
       </p>
-      <p v-if="card.note" class="tall mt-2 max-w-[70ch] text-20 max-md:hidden">{{ card.note }}</p>
-      <p v-if="light === 'lamp'" class="tall text-16 text-soft max-md:hidden">
+      <p v-if="card.note" class="tall mt-2 max-w-[70ch] text-20">{{ card.note }}</p>
+      <p v-if="light === 'lamp'" class="tall text-16 text-soft">
         Colours are not to be judged in lamp light.
       </p>
       <p v-if="mustClean && bench.clean_up_from" class="text-20" role="status">
@@ -216,7 +216,7 @@ const when = (next: Schemas['CallCard']) => {
 
       <div
         v-if="!unanswered"
-        class="grid grid-cols-[2fr_1fr_1fr_1fr] gap-4 max-md:grid-cols-[2fr_1fr_1fr] max-md:gap-2"
+        class="grid grid-cols-[2fr_1fr_1fr_1fr] gap-4 max-md:grid-cols-2 max-md:gap-2"
       >
         <button
           v-if="bench.running"
@@ -236,19 +236,17 @@ const when = (next: Schemas['CallCard']) => {
         <button v-else class="btn big" @click="call.skip('later')">
           Later <span class="kbd max-md:hidden">S</span>
         </button>
-        <button v-if="bench.running" class="btn big max-md:hidden" @click="call.pause">
+        <button v-if="bench.running" class="btn big" @click="call.pause">
           {{ bench.paused ? 'Go on' : 'Pause' }} <span class="kbd">P</span>
         </button>
-        <button v-else class="btn big max-md:hidden" @click="call.skip('leave out')">
-          Leave out
-        </button>
+        <button v-else class="btn big" @click="call.skip('leave out')">Leave out</button>
         <button class="btn big" :disabled="!bench.can_take_back" @click="call.takeBack">
           <span class="max-md:hidden">Take back</span><span class="md:hidden">Back</span>
           <span class="kbd max-md:hidden">U</span>
         </button>
       </div>
 
-      <div class="tall mt-2 flex flex-wrap items-center gap-x-4 text-16 max-md:hidden">
+      <div class="tall mt-2 flex flex-wrap items-center gap-x-4 text-16">
         <button
           class="link"
           :aria-pressed="marking"
@@ -261,9 +259,11 @@ const when = (next: Schemas['CallCard']) => {
           {{ sound ? 'Signals sound' : 'Signals invert the screen' }}
         </button>
       </div>
-      <MovedCalls class="text-16 max-md:hidden" :most="2" />
+      <MovedCalls class="tall text-16" :most="2" />
 
-      <div class="mt-3 grid grid-cols-2 gap-8 border-t border-rule pt-3 max-md:hidden">
+      <div
+        class="tall mt-3 grid grid-cols-2 gap-8 border-t border-rule pt-3 max-md:grid-cols-1 max-md:gap-4"
+      >
         <Drying :drying="bench.drying" :now="now" :clock="muster.clock" />
         <section>
           <h2 class="text-soft">Next</h2>

@@ -4,7 +4,7 @@ import { useRouter } from 'vue-router'
 import { client, told, type Schemas } from '../../api/client'
 import Complaints from '../../parts/Complaints.vue'
 import { useMuster } from '../../muster'
-import { count } from '../../words'
+import { count, date } from '../../words'
 
 const router = useRouter()
 const muster = useMuster()
@@ -12,6 +12,7 @@ const list = ref<Schemas['MusterName'][] | null>(null)
 const preview = ref<Schemas['Preview'] | null>(null)
 const file = ref<File | null>(null)
 const leaving = ref(false)
+const removing = ref<number | null>(null)
 const password = ref('')
 
 onMounted(async () => {
@@ -37,6 +38,17 @@ async function take() {
   if (done) await router.push(`/${done.id}/roll`)
 }
 
+async function remove(id: number) {
+  const path = { muster_id: id }
+  const gone = await muster.attempt(async () => {
+    await told(client.DELETE('/api/musters/{muster_id}', { params: { path } }))
+    return true
+  })
+  if (!gone) return
+  removing.value = null
+  list.value = await muster.attempt(() => told(client.GET('/api/musters')))
+}
+
 async function leave() {
   const gone = await muster.attempt(() =>
     told(client.POST('/api/me/delete', { body: { password: password.value } })),
@@ -57,10 +69,31 @@ async function signOut() {
   </div>
   <Complaints />
   <ul v-if="list?.length" class="my-4">
-    <li v-for="one in list" :key="one.id" class="border-b border-rule">
-      <RouterLink :to="`/${one.id}/plan`" class="flex min-h-12 items-center text-18"
-        ><b>{{ one.name }}</b></RouterLink
+    <li
+      v-for="one in list"
+      :key="one.id"
+      class="flex min-h-12 flex-wrap items-center gap-x-4 border-b border-rule"
+    >
+      <RouterLink :to="`/${one.id}/plan`" class="flex min-h-12 flex-1 items-center gap-4 text-18"
+        ><b>{{ one.name }}</b>
+        <span class="fig text-16 text-soft"
+          >{{ count(one.models, 'model')
+          }}<template v-if="one.parade_day">, parade {{ date(one.parade_day) }}</template></span
+        ></RouterLink
       >
+      <button
+        class="link"
+        :aria-expanded="removing === one.id"
+        :aria-label="`Remove ${one.name}`"
+        @click="removing = removing === one.id ? null : one.id"
+      >
+        {{ removing === one.id ? 'Keep it' : 'Remove' }}
+      </button>
+      <p v-if="removing === one.id" class="w-full pb-3" role="alert">
+        With it go its plan and all that was ticked, for good.
+        <a class="link" :href="`/api/musters/${one.id}/file`" download>Export it first</a>
+        <button class="btn ml-3" @click="remove(one.id)">Remove {{ one.name }}</button>
+      </p>
     </li>
   </ul>
   <p v-else-if="list" class="my-4">There is no muster yet. Begin with what stands on the shelf.</p>

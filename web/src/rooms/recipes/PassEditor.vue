@@ -60,7 +60,9 @@ function text(key: keyof Pass): string {
 </script>
 
 <template>
-  <div class="my-3 grid grid-cols-4 gap-3 pl-9 max-md:grid-cols-2">
+  <div
+    class="my-3 grid grid-cols-4 gap-3 pl-9 max-md:grid-cols-2 max-md:pl-0 [&_.field]:w-full [&_label]:min-w-0"
+  >
     <label class="grid gap-1 text-14"
       >Name <input v-model="pass.name" class="field" maxlength="60"
     /></label>

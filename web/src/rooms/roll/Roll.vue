@@ -115,7 +115,7 @@ function follow(row: UnitRow, code: string) {
         </div>
       </div>
       <div class="flex items-center gap-4">
-        <span class="fig text-right text-14"
+        <span class="fig text-right text-14 max-md:text-left"
           ><b>{{ hours(row.hours_left * 3600) }}</b> left<br />{{ row.models_done }} of
           {{ row.unit.count }} done</span
         >
