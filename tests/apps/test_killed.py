@@ -21,6 +21,7 @@ from django.conf import settings
 from django.contrib.auth.models import User
 from django.test import Client
 
+from muster.apps.plan.models import PlanRun
 from muster.apps.recipes.starting import give_starters
 from tests.conftest import NEW
 
@@ -103,3 +104,37 @@ def test_a_tick_acknowledged_before_kill_9_is_there_after_it() -> None:
         )
     finally:
         server.kill()
+
+
+def test_two_workers_on_one_queue_lose_and_double_nothing() -> None:
+    """Twenty musters, each planned by exactly one of two workers that start at the same moment."""
+    user = User.objects.create_user("bea", password="reeds and silt")
+    give_starters(user)
+    client = Client()
+    client.force_login(user, backend="django.contrib.auth.backends.ModelBackend")
+    parade = (datetime.now(UTC) + timedelta(days=40)).date().isoformat()
+    for _ in range(20):
+        body = {**NEW, "parade_day": parade, "units": NEW["units"][:1]}
+        made = client.post("/api/musters", body, content_type="application/json").json()
+        client.get(f"/api/musters/{made['id']}")
+    PlanRun.objects.update(budget_s=0.3)
+    environment = {
+        **os.environ, "DJANGO_SETTINGS_MODULE": "muster.settings.test",
+        "CRISP_DATABASE": settings.DATABASES["default"]["NAME"],
+    }  # fmt: skip
+    workers = [
+        subprocess.Popen(
+            [sys.executable, "manage.py", "db_worker", "--batch", "--interval", "0.05"],
+            cwd=ROOT, env=environment, stdout=subprocess.DEVNULL, stderr=subprocess.DEVNULL,
+        )
+        for _ in range(2)
+    ]  # fmt: skip
+    for worker in workers:
+        assert worker.wait(120) == 0
+    runs = list(PlanRun.objects.all())
+    assert len(runs) == 20
+    assert {run.status for run in runs} == {"done"}
+    assert all(run.plan["cost_s"] <= run.first_cost_s for run in runs)
+    assert len({run.lease for run in runs}) == 20
+    # Each run's time was spent once.
+    assert all(0 < run.spent_s < 2 * 0.3 + 2 for run in runs)

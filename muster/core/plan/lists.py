@@ -46,6 +46,8 @@ class Lists:
         self.count = 0
         self.rank: Rank | None = None
         self.small_s = 0.0
+        self.age = 0
+        """Steps since it was last set out anew."""
 
     def set_out(self, state: Ints, rank: Rank) -> None:
         """Go on from a plan that was placed in ``state``."""
@@ -104,6 +106,7 @@ class Lists:
     def step(self, warmth: float) -> None:
         """One neighbour. ``warmth`` (1 to 0) says how much worse one may go on from."""
         ground = self.ground
+        self.age += 1
         if self.rank is None or not self.count:
             ground.steps += 1
             return

@@ -17,6 +17,15 @@ WAVES_SHARE = 0.35
 FIRST_TASKS = 1200
 """A first plan tries as many waves as come to so many tasks dispatched, and two at least."""
 
+WORTH_MOVING_S = 900
+"""A plan that is known is not thrown about for less bench work than this."""
+
+CYCLE_STEPS, CYCLE_STEPS_A_ROW = 400, 40
+"""How many steps an annealing takes that has the time, in all and for each row of the list."""
+
+ENDING = 0.05
+"""When so little is left, one goes on from the best only."""
+
 LOST = 8.0
 """So many small worsenings dearer than the best, one goes back to the best."""
 
@@ -28,13 +37,14 @@ class Search(Ground):
         super().__init__(assembled, start, seed)
         self.waves = Waves(self)
         self.lists = Lists(self)
+        self.cycles = 0
 
     def first(self, guide: Plan | None = None) -> None:
         """What is nearest to ``guide``; without one, or where it falls short, the first waves."""
         if guide is not None and guide.blocks:
             self.lists.follow(guide, INF)
             self.lists.follow(guide, 900)
-            self.lists.follow(guide, 0, keep_sittings=False)
+            self._follow_freely(guide)
             late = float(guide.score.late_weight)
             if self.best_rank is not None and self.best_rank[:2] <= (0.0, late):
                 return
@@ -42,16 +52,40 @@ class Search(Ground):
         for _ in range(max(2, FIRST_TASKS // count)):
             self.waves.next_first()
 
+    def _follow_freely(self, guide: Plan) -> None:
+        """Let calls go into sooner sittings, where that is worth the many that move."""
+        steady, rank = self.best.copy(), self.best_rank
+        freely = self.lists.follow(guide, 0, keep_sittings=False)
+        if rank is not None and freely[:3] == rank[:3] and freely[3] > rank[3] - WORTH_MOVING_S:
+            self.best[:], self.best_rank = steady, rank
+
     def step(self, warmth: float) -> None:
         """One attempt: waves while much of the time is left, then a neighbouring list."""
         if warmth > 1 - WAVES_SHARE or self.best_rank is None:
             self.waves.step((warmth - 1 + WAVES_SHARE) / WAVES_SHARE)
             return
         lists = self.lists
+        cycle = CYCLE_STEPS + CYCLE_STEPS_A_ROW * lists.count
+        if lists.rank is None or lists.age >= cycle:
+            self._begin_cycle()
+        # A small problem is annealed again and again, a large one once for the time there is.
+        warmth = min(warmth / (1 - WAVES_SHARE), 1 - lists.age / cycle)
         far = self.best_rank[3] + LOST * warmth * lists.small_s
-        if lists.rank is None or (self.best_rank < lists.rank and lists.rank[3] > far):
+        lost = lists.rank is not None and self.best_rank < lists.rank and lists.rank[3] > far
+        if lost and (self.cycles % 2 or warmth < ENDING):
             lists.set_out(self.best, self.best_rank)
-        lists.step(warmth / (1 - WAVES_SHARE))
+        lists.step(max(0.0, warmth))
+
+    def _begin_cycle(self) -> None:
+        """Anneal anew: first from the best, then by turns from other waves and from the best."""
+        assert self.best_rank is not None
+        self.cycles += 1
+        if self.cycles % 2:
+            self.lists.set_out(self.best, self.best_rank)
+        else:
+            self.waves.step(1.0)
+            self.lists.set_out(self.state, self.lean_rank())
+        self.lists.age = 0
 
     def run(
         self,

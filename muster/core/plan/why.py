@@ -12,8 +12,12 @@ from muster.core.plan.problem import Problem
 
 Kind = Literal[
     "pinned", "shares", "wet", "stand", "dry_since", "sitting", "full", "condition", "not_before",
-    "window",
+    "window", "order",
 ]  # fmt: skip
+
+
+BINDING = {"pinned", "shares", "wet", "stand", "sitting", "full", "condition", "not_before"}
+"""Kinds that hold a call where it is; a window says until when, ``dry_since`` what does not."""
 
 
 @dataclass(frozen=True, slots=True)
@@ -45,6 +49,8 @@ def reasons_of(problem: Problem, plan: Plan) -> dict[str, list[Reason]]:
                 *_links(problem, block, into, ends, starts),
                 *_bench(problem, chain, place, last_of.get(family)),
             ]
+            if not any(reason.kind in BINDING for reason in found[block.ref]):
+                found[block.ref].append(Reason("order", block.start))
         last_of[family] = block
     return found
 

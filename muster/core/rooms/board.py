@@ -317,6 +317,8 @@ def _sentence(derived: Derived, reason: Reason, pinned: bool) -> str:
             return f"'{reason.other}' begins at {at}"
         case "not_before":
             return f"put off until {at}"
+        case "order":
+            return "nothing holds it here but the order of the whole: sooner costs more elsewhere"
         case "window":
             return f"must start by {at}, before the window after {other} closes"
     return reason.kind

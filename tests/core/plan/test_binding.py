@@ -10,7 +10,8 @@ from muster.core.plan.checking import check
 from muster.core.plan.plan import Plan
 from muster.core.plan.planner import Planner
 from muster.core.plan.reading import problem_from
-from muster.core.plan.why import reasons_of
+from muster.core.plan.why import BINDING, reasons_of
+from tests.bench.instances import force
 from tests.core.plan.making import items, problem_json, task
 
 AIRBRUSH = {"setup_s": 30, "cleanup_s": 30, "open_families": 1}
@@ -189,3 +190,24 @@ def test_what_cannot_fit_says_so() -> None:
     plan = Planner(problem_from(raw)).first()
     assert plan.status == "impossible"
     assert plan.reasons
+
+
+def test_every_call_has_a_reason_that_binds_or_is_said_to_stand_by_order_alone() -> None:
+    problem = problem_from(force(10, seed=2, windows=True, daylight=True))
+    planner = Planner(problem)
+    planner.first()
+    plan = planner.improve(200, lambda: 1.0)
+    for reasons in reasons_of(problem, plan).values():
+        kinds = {reason.kind for reason in reasons}
+        assert kinds & (BINDING | {"order"})
+        assert not (kinds & BINDING and "order" in kinds)
+
+
+def test_a_binding_wait_taken_away_lets_the_call_move() -> None:
+    """Proven by relaxing: without the wait that is named, the call can start sooner."""
+    raw = case()
+    problem = problem_from(raw)
+    named = next(r for r in reasons_of(problem, plan_of(raw))["base"] if r.kind == "stand")
+    free = case(links=[{**raw["links"][0], "stand_s": 0}])
+    assert named.other == "under"
+    assert start_of(free, "base") < start_of(raw, "base")

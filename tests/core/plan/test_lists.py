@@ -84,3 +84,16 @@ def test_more_steps_are_never_worse(raw: dict[str, Any], seed: int) -> None:
             )
         )  # fmt: skip
         before = after
+
+
+def test_starting_a_few_minutes_late_throws_nothing_about() -> None:
+    raw = force(8, seed=3)
+    problem = problem_from(raw)
+    plan = planned(problem, 200)
+    first = problem.sittings[0]
+    later = problem_from({**raw, "now": first.start + 240})
+    mended = Planner(later, 9).first(guide=plan)
+    assert check(later, mended) == []
+    was = {b.ref: problem.sitting_at(b.start) for b in reversed(plan.blocks) if b.do == "work"}
+    now_in = {b.ref: later.sitting_at(b.start) for b in reversed(mended.blocks) if b.do == "work"}
+    assert all(now_in[name] >= was[name] for name in was)
