@@ -11,6 +11,7 @@ from bisect import bisect_right
 from dataclasses import dataclass
 from enum import StrEnum
 from fractions import Fraction
+from functools import lru_cache
 
 WALL = "wall"
 """The clock that always runs at rate 1."""
@@ -191,18 +192,23 @@ class Problem:
 
     def pairs(self, before: str, after: str) -> list[tuple[int, int]]:
         """Positions (i, j) whose items are equal or part of one another; empty: none exist."""
-        position: dict[str, list[int]] = {}
-        after_items = self.tasks[after].items
-        for j, item in enumerate(after_items):
-            for name in whole_names(item):
-                position.setdefault(name, []).append(j)
-        exact = {item: j for j, item in enumerate(after_items)}
-        found: list[tuple[int, int]] = []
-        for i, item in enumerate(self.tasks[before].items):
-            matches = set(position.get(item, ()))
-            matches.update(exact[name] for name in whole_names(item) if name in exact)
-            found.extend((i, j) for j in sorted(matches))
-        return found
+        return _pairs(self.tasks[before].items, self.tasks[after].items)
+
+
+@lru_cache(maxsize=8192)
+def _pairs(before: tuple[str, ...], after: tuple[str, ...]) -> list[tuple[int, int]]:
+    """Trays repeat: the same two lists of items meet at every link between their passes."""
+    position: dict[str, list[int]] = {}
+    for j, item in enumerate(after):
+        for name in whole_names(item):
+            position.setdefault(name, []).append(j)
+    exact = {item: j for j, item in enumerate(after)}
+    found: list[tuple[int, int]] = []
+    for i, item in enumerate(before):
+        matches = set(position.get(item, ()))
+        matches.update(exact[name] for name in whole_names(item) if name in exact)
+        found.extend((i, j) for j in sorted(matches))
+    return found
 
 
 def whole_names(item: str) -> list[str]:
