@@ -5,7 +5,7 @@ from __future__ import annotations
 from datetime import date, time
 
 from django.http import HttpRequest, HttpResponse
-from ninja import File, Router, Schema
+from ninja import File, Router, Schema, Status
 from ninja.files import UploadedFile
 
 from muster.apps import clock
@@ -217,10 +217,10 @@ def view(request: HttpRequest, muster_id: int) -> HttpResponse:
 
 
 @router.delete("/musters/{int:muster_id}", response={204: None})
-def remove(request: HttpRequest, muster_id: int) -> tuple[int, None]:
+def remove(request: HttpRequest, muster_id: int) -> Status[None]:
     """Remove a muster with all its facts."""
     own_muster(request.user, muster_id).delete()
-    return 204, None
+    return Status(204, None)
 
 
 @router.post("/musters/{int:muster_id}/command", response=View)
