@@ -4,6 +4,7 @@ from __future__ import annotations
 
 from datetime import datetime
 
+from django.core.cache import cache
 from django.http import HttpRequest
 from ninja import Router, Schema
 
@@ -13,10 +14,12 @@ from muster.apps.plan.models import PlanRun
 from muster.apps.plan.places import Place, places_of
 from muster.apps.roll.reading import own_muster
 from muster.core.plan.fields import Refused
+from muster.core.rooms.outlook import Outlook, outlook_of
 
 router = Router()
 
 MORE_S = 20.0
+OUTLOOK_KEPT_S = 3600
 
 MOST_RUNS = 3
 """A user's runs that may be improved at once; others' musters want the workers too."""
@@ -78,3 +81,16 @@ def stop_plan(request: HttpRequest, muster_id: int) -> Progress:
 def places(request: HttpRequest, muster_id: int, call: str) -> list[Place]:
     """Where a call may stand instead, sitting by sitting, and what each place costs."""
     return places_of(current_plan(own_muster(request.user, muster_id)), call)
+
+
+@router.get("/musters/{int:muster_id}/plan/outlook", response=Outlook)
+def outlook(request: HttpRequest, muster_id: int) -> Outlook:
+    """Other tray sizes beside this plan, and the chance to be in time. Kept while the plan is."""
+    current = current_plan(own_muster(request.user, muster_id))
+    run = current.run
+    key = f"outlook-{run.pk}-{run.plan['cost_s']}"
+    found: Outlook | None = cache.get(key)
+    if found is None:
+        found = outlook_of(current.derived, current.plan)
+        cache.set(key, found, OUTLOOK_KEPT_S)
+    return found

@@ -57,6 +57,14 @@ class EditUnit:
 
 
 @dataclass(frozen=True, config=STRICT)
+class SetTrays:
+    """Say how many models of each unit make a tray; 0 as proposed."""
+
+    do: Literal["set_trays"]
+    sizes: dict[str, int]
+
+
+@dataclass(frozen=True, config=STRICT)
 class RemoveUnit:
     """Take a unit off the roll."""
 
@@ -139,7 +147,7 @@ class PutOffCall:
 
 
 Command = Annotated[
-    AddUnit | EditUnit | RemoveUnit | AddEvening | RemoveEvening | SetParadeDay | SetRack
+    AddUnit | EditUnit | SetTrays | RemoveUnit | AddEvening | RemoveEvening | SetParadeDay | SetRack
     | SetHours | PinCall | LeaveOutCall | PutOffCall,
     Field(discriminator="do"),
 ]  # fmt: skip
@@ -153,6 +161,11 @@ def carry_out(choices: Choices, command: Command, now: datetime) -> tuple[Choice
             return _add_unit(choices, command)
         case EditUnit():
             return _edit_unit(choices, command)
+        case SetTrays():
+            for name, size in command.sizes.items():
+                changed = EditUnit("edit_unit", name, tray_size=size)
+                choices = _edit_unit(choices, changed)[0]
+            return choices, "Other trays"
         case RemoveUnit():
             unit = _unit(choices, command.unit)
             units = tuple(one for one in choices.units if one.id != unit.id)

@@ -12,11 +12,11 @@ from muster.core.plan.problem import Problem
 
 Kind = Literal[
     "pinned", "shares", "wet", "stand", "dry_since", "sitting", "full", "condition", "not_before",
-    "window", "order",
+    "window", "order", "now",
 ]  # fmt: skip
 
 
-BINDING = {"pinned", "shares", "wet", "stand", "sitting", "full", "condition", "not_before"}
+BINDING = {"pinned", "shares", "wet", "stand", "sitting", "full", "condition", "not_before", "now"}
 """Kinds that hold a call where it is; a window says until when, ``dry_since`` what does not."""
 
 
@@ -155,8 +155,10 @@ def _bench(problem: Problem, chain: list[Block], place: int, earlier: Block | No
         if earlier is not None and here and earlier.ref != block.ref and saves:
             found.append(Reason("shares", earlier.end, earlier.ref, saves))
     begins = chain[first].start
-    if sitting is not None and begins == max(problem.sittings[sitting].start, problem.now):
-        found.append(Reason("sitting", problem.sittings[sitting].start))
+    if sitting is not None and begins == problem.sittings[sitting].start:
+        found.append(Reason("sitting", begins))
+    elif begins <= problem.now:
+        found.append(Reason("now", begins))
     elif before is not None and before.end == begins and not any(r.kind == "shares" for r in found):
         doing = before.ref if before.do == "work" else ""
         if doing and doing != block.ref:

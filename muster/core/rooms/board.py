@@ -317,6 +317,8 @@ def _sentence(derived: Derived, reason: Reason, pinned: bool) -> str:
             return f"'{reason.other}' begins at {at}"
         case "not_before":
             return f"put off until {at}"
+        case "now":
+            return "it is the next thing to do"
         case "order":
             return "nothing holds it here but the order of the whole: sooner costs more elsewhere"
         case "window":

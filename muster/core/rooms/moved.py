@@ -8,8 +8,9 @@ from datetime import datetime
 from muster.core.pipeline import Derived
 from muster.core.plan.plan import Plan
 
-NOTICED_S = 600
-"""A call that starts so much later or sooner, or in another sitting, has moved."""
+NOTICED_S = 1800
+"""A call that starts so much later or sooner, or in another sitting, has moved: when an evening
+begins ten minutes late, the painter knows that its calls do too."""
 
 
 @dataclass(frozen=True)
@@ -23,7 +24,7 @@ class Moved:
 
 
 def moved_between(derived: Derived, old: Plan, new: Plan) -> list[Moved]:
-    """Calls still to come that start elsewhere now, in the order of the new plan.
+    """Calls still to come that start elsewhere now: those in another sitting first.
 
     ``old`` and ``new`` count their seconds from the same origin. A call that has begun meanwhile,
     that is over, or that was not planned before has not moved.
@@ -31,7 +32,8 @@ def moved_between(derived: Derived, old: Plan, new: Plan) -> list[Moved]:
     problem, bench = derived.bench.problem, derived.bench
     begun = {piece.task for piece in problem.done}
     was, now = _starts(old), _starts(new)
-    found = []
+    near: list[Moved] = []
+    far: list[Moved] = []
     for name, start in sorted(was.items(), key=lambda row: now.get(row[0], row[1])):
         call = derived.calls.get(name)
         if call is None or name in begun:

@@ -232,6 +232,26 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/musters/{muster_id}/plan/outlook": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Outlook
+         * @description Other tray sizes beside this plan, and the chance to be in time. Kept while the plan is.
+         */
+        get: operations["muster_apps_plan_api_outlook"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/musters/{muster_id}/plan/places": {
         parameters: {
             query?: never;
@@ -690,7 +710,7 @@ export interface components {
          */
         CommandIn: {
             /** Command */
-            command: components["schemas"]["AddUnit"] | components["schemas"]["EditUnit"] | components["schemas"]["RemoveUnit"] | components["schemas"]["AddEvening"] | components["schemas"]["RemoveEvening"] | components["schemas"]["SetParadeDay"] | components["schemas"]["SetRack"] | components["schemas"]["SetHours"] | components["schemas"]["PinCall"] | components["schemas"]["LeaveOutCall"] | components["schemas"]["PutOffCall"];
+            command: components["schemas"]["AddUnit"] | components["schemas"]["EditUnit"] | components["schemas"]["SetTrays"] | components["schemas"]["RemoveUnit"] | components["schemas"]["AddEvening"] | components["schemas"]["RemoveEvening"] | components["schemas"]["SetParadeDay"] | components["schemas"]["SetRack"] | components["schemas"]["SetHours"] | components["schemas"]["PinCall"] | components["schemas"]["LeaveOutCall"] | components["schemas"]["PutOffCall"];
             /** Version */
             version: number;
         };
@@ -988,6 +1008,22 @@ export interface components {
             weekdays: components["schemas"]["Weekday"][];
             /** Zone */
             zone: string;
+        };
+        /**
+         * Outlook
+         * @description The whole outlook. ``why`` says in a sentence what tells this plan from the others.
+         */
+        Outlook: {
+            /** In Time */
+            in_time: number | null;
+            /** Matters Most */
+            matters_most: string | null;
+            /** Sizes */
+            sizes: components["schemas"]["TraySizes"][];
+            /** Units */
+            units: components["schemas"]["UnitChance"][];
+            /** Why */
+            why: string;
         };
         /**
          * Pass
@@ -1349,6 +1385,21 @@ export interface components {
             rack: number;
         };
         /**
+         * SetTrays
+         * @description Say how many models of each unit make a tray; 0 as proposed.
+         */
+        SetTrays: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            do: "set_trays";
+            /** Sizes */
+            sizes: {
+                [key: string]: number;
+            };
+        };
+        /**
          * SitDown
          * @description Sit down now, for so many minutes.
          */
@@ -1395,6 +1446,32 @@ export interface components {
             start: string;
             /** Tag */
             tag: string;
+        };
+        /**
+         * TraySizes
+         * @description One way to cut units into trays, and what comes of it. ``sizes``: by unit, 0 as proposed.
+         */
+        TraySizes: {
+            /** Bench S */
+            bench_s: number;
+            /** Finish */
+            finish: string | null;
+            /** In Hand */
+            in_hand: number;
+            /** Late Models */
+            late_models: number;
+            /** Name */
+            name: string;
+            /** Openings */
+            openings: number;
+            /** Possible */
+            possible: boolean;
+            /** Sizes */
+            sizes: {
+                [key: string]: number;
+            };
+            /** This Plan */
+            this_plan: boolean;
         };
         /**
          * TrayStrip
@@ -1471,6 +1548,18 @@ export interface components {
             tier: "table" | "hand" | "close";
             /** Tray Size */
             tray_size?: number | null;
+        };
+        /**
+         * UnitChance
+         * @description A unit's chance, 0 to 1, to stand finished on the parade day.
+         */
+        UnitChance: {
+            /** Name */
+            name: string;
+            /** Share */
+            share: number;
+            /** Unit */
+            unit: string;
         };
         /**
          * UnitRow
@@ -1866,6 +1955,28 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["Progress"];
+                };
+            };
+        };
+    };
+    muster_apps_plan_api_outlook: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                muster_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Outlook"];
                 };
             };
         };

@@ -11,6 +11,7 @@ import { hours } from '../../words'
 import Board from './Board.vue'
 import Evening from './Evening.vue'
 import { howMany } from './fold'
+import Outlook from './Outlook.vue'
 import SittingBar from './SittingBar.vue'
 import Sittings from './Sittings.vue'
 
@@ -226,30 +227,33 @@ async function work(what: 'improve' | 'stop') {
               >
             </li>
           </ul>
+          <div class="mt-2 flex items-start gap-3">
+            <button v-if="card.pinned" class="btn" @click="free">Unpin</button>
+            <Menu v-slot="{ open }" as="div" class="relative">
+              <MenuButton id="places" class="btn" @click="findPlaces">Pin here …</MenuButton>
+              <MenuItems
+                v-if="open"
+                class="absolute bottom-full left-0 z-10 mb-2 w-80 border-[1.5px] border-ink bg-ground py-2"
+              >
+                <p v-if="!places" class="px-4 py-2 text-soft" role="status">
+                  Trying each sitting …
+                </p>
+                <p v-else-if="!places.length" class="px-4 py-2">No other place is legal.</p>
+                <MenuItem v-for="place in places" :key="place.pin" v-slot="{ active }">
+                  <button
+                    class="flex min-h-11 w-full items-center justify-between gap-4 px-4 text-left"
+                    :class="{ 'bg-paper': active }"
+                    @click="pin(place)"
+                  >
+                    <span>{{ muster.day(place.start) }} {{ muster.clock(place.start) }}</span>
+                    <span class="text-14">{{ cost(place) }}</span>
+                  </button>
+                </MenuItem>
+              </MenuItems>
+            </Menu>
+          </div>
         </div>
-        <div class="flex items-start gap-3">
-          <button v-if="card.pinned" class="btn" @click="free">Unpin</button>
-          <Menu v-slot="{ open }" as="div" class="relative">
-            <MenuButton id="places" class="btn" @click="findPlaces">Pin here …</MenuButton>
-            <MenuItems
-              v-if="open"
-              class="absolute right-0 bottom-full z-10 mb-2 w-80 border-[1.5px] border-ink bg-ground py-2"
-            >
-              <p v-if="!places" class="px-4 py-2 text-soft" role="status">Trying each sitting …</p>
-              <p v-else-if="!places.length" class="px-4 py-2">No other place is legal.</p>
-              <MenuItem v-for="place in places" :key="place.pin" v-slot="{ active }">
-                <button
-                  class="flex min-h-11 w-full items-center justify-between gap-4 px-4 text-left"
-                  :class="{ 'bg-paper': active }"
-                  @click="pin(place)"
-                >
-                  <span>{{ muster.day(place.start) }} {{ muster.clock(place.start) }}</span>
-                  <span class="text-14">{{ cost(place) }}</span>
-                </button>
-              </MenuItem>
-            </MenuItems>
-          </Menu>
-        </div>
+        <Outlook :view="view" :working="working" />
       </section>
       <footer
         class="mt-3 flex flex-wrap gap-x-6 gap-y-1 border-t border-rule pt-2 text-14 text-soft max-md:hidden"

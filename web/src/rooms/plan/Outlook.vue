@@ -1,0 +1,91 @@
+<script setup lang="ts">
+import { ref, watch } from 'vue'
+import { client, told, type Schemas, type View } from '../../api/client'
+import { useMuster } from '../../muster'
+import { hours } from '../../words'
+
+/** Other tray sizes beside this plan, and the chance to be in time. */
+const props = defineProps<{ view: View; working: boolean }>()
+
+const muster = useMuster()
+const found = ref<Schemas['Outlook'] | null>(null)
+
+watch(
+  () => [props.view.id, props.view.progress.made_for, props.working] as const,
+  async ([id, , working]) => {
+    if (working) return
+    const path = { muster_id: id }
+    found.value = await told(
+      client.GET('/api/musters/{muster_id}/plan/outlook', { params: { path } }),
+    ).catch(() => null)
+  },
+  { immediate: true },
+)
+
+function percent(share: number): string {
+  // Five hundred futures prove neither certainty.
+  if (share > 0.995) return 'over 99'
+  return share < 0.005 ? 'under 1' : String(Math.round(share * 100))
+}
+</script>
+
+<template>
+  <section v-if="found" class="fig min-w-[470px]" aria-label="Tray sizes and chance">
+    <table class="w-full">
+      <thead>
+        <tr class="text-14 text-soft">
+          <th class="pb-1 text-left font-normal">Trays</th>
+          <th class="pb-1 pl-4 text-right font-normal">at the bench</th>
+          <th class="pb-1 pl-4 text-right font-normal">set-ups</th>
+          <th class="pb-1 pl-4 text-right font-normal">finish</th>
+          <th class="pb-1 pl-4 text-right font-normal">in hand</th>
+          <th><span class="sr-only">Use these sizes</span></th>
+        </tr>
+      </thead>
+      <tbody>
+        <tr
+          v-for="row in found.sizes"
+          :key="row.name"
+          class="h-8 border-t border-rule"
+          :class="{ 'font-bold': row.this_plan }"
+        >
+          <td>{{ row.name }}</td>
+          <template v-if="row.possible">
+            <td class="pl-4 text-right">{{ hours(row.bench_s) }}</td>
+            <td class="pl-4 text-right">{{ row.openings }}</td>
+            <td class="pl-4 text-right">
+              <span v-if="row.late_models" class="warn">{{ row.late_models }} late</span>
+              <template v-else>{{ row.finish ? muster.day(row.finish) : '' }}</template>
+            </td>
+            <td class="pl-4 text-right">{{ row.in_hand }}</td>
+          </template>
+          <td v-else colspan="4" class="pl-4 text-right">
+            <span class="warn">does not fit</span>
+          </td>
+          <td class="w-16 text-right text-14">
+            <button
+              v-if="!row.this_plan && row.possible"
+              class="underline decoration-dotted underline-offset-4"
+              :aria-label="`Use the trays of: ${row.name}`"
+              @click="muster.command({ do: 'set_trays', sizes: row.sizes })"
+            >
+              Use
+            </button>
+          </td>
+        </tr>
+      </tbody>
+    </table>
+    <p v-if="found.in_time !== null" class="mt-2 border-t border-rule pt-2">
+      All in time in <b>{{ percent(found.in_time) }}</b> of 100 futures<template
+        v-if="found.units[0] && found.units[0].share < 0.995"
+        >; least sure {{ found.units[0].name }},
+        <b>{{ percent(found.units[0].share) }}</b></template
+      ><template v-if="found.matters_most && found.in_time < 0.995"
+        >; most hangs on {{ found.matters_most }}</template
+      >.
+    </p>
+  </section>
+  <p v-else class="min-w-[470px] text-soft" role="status">
+    {{ working ? 'Tray sizes are compared when the plan rests.' : 'Comparing tray sizes …' }}
+  </p>
+</template>
