@@ -41,12 +41,12 @@ def moved_between(derived: Derived, old: Plan, new: Plan) -> list[Moved]:
         later = now.get(name)
         title = f"{call.name}, {call.tray_name}"
         if later is None:
-            found.append(Moved(name, title, bench.moment(start), None))
-        elif abs(later - start) >= NOTICED_S or _sitting(derived, start) != _sitting(
-            derived, later
-        ):
-            found.append(Moved(name, title, bench.moment(start), bench.moment(later)))
-    return found
+            far.append(Moved(name, title, bench.moment(start), None))
+        elif _sitting(derived, start) != _sitting(derived, later):
+            far.append(Moved(name, title, bench.moment(start), bench.moment(later)))
+        elif abs(later - start) >= NOTICED_S:
+            near.append(Moved(name, title, bench.moment(start), bench.moment(later)))
+    return far + near
 
 
 def _starts(plan: Plan) -> dict[str, int]:
