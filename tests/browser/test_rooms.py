@@ -103,3 +103,18 @@ def test_an_address_that_leads_nowhere_says_so(browser: Browser, held: Clock) ->
     sign_up(browser)
     browser.go("/nowhere/at/all")
     browser.find("//h1[.='There is nothing here']")
+
+
+def test_other_tray_sizes_stand_beside_the_plan_and_can_be_used(
+    browser: Browser, held: Clock
+) -> None:
+    sign_up(browser)
+    browser.press("Stop, keep the best")
+    browser.find("//tr[contains(., 'This plan')]")
+    browser.find("//*[contains(., 'All in time in')]")
+    browser.find("//button[@aria-label='Use the trays of: Whole units']").click()
+    browser.until(lambda: Muster.objects.get().version == 2)
+    browser.press("Roll")
+    browser.find("//section[@aria-label='Guns']")
+    browser.press("Take back")
+    browser.until(lambda: Muster.objects.get().version == 3)

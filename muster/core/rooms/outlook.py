@@ -16,8 +16,8 @@ from muster.core.work.trays import SPACE
 
 FUTURES = 500
 
-STEPS = 150
-"""How many attempts other tray sizes get; this plan has had many more."""
+STEPS_TASKS = 9000
+"""How many attempts other tray sizes get, by their tasks; this plan has had many more."""
 
 
 @dataclass(frozen=True)
@@ -97,7 +97,8 @@ def _tried(derived: Derived, name: str, sizes: dict[str, int]) -> TraySizes:
         return TraySizes(name, sizes, False, False, 0, 0, None, 0, 0)
     planner = Planner(other.bench.problem)
     planner.first()
-    return _row(name, sizes, other, planner.improve(STEPS, lambda: 1.0), False)
+    steps = STEPS_TASKS // max(1, len(other.bench.problem.tasks))
+    return _row(name, sizes, other, planner.improve(steps, lambda: 1.0), False)
 
 
 def _row(name: str, sizes: dict[str, int], made: Derived, plan: Plan, mine: bool) -> TraySizes:
@@ -122,11 +123,11 @@ def _why(rows: list[TraySizes]) -> str:
         minutes = round((row.bench_s - mine.bench_s) / 60)
         if not minutes or row.finish is None or mine.finish is None:
             continue
-        days = (row.finish - mine.finish).days
+        days = (row.finish.date() - mine.finish.date()).days
         when = f"{abs(days)} d {'later' if days > 0 else 'sooner'}" if days else "the same day"
         more = "more" if minutes > 0 else "less"
-        said.append(f"{row.name} takes {abs(minutes)} min {more} and ends {when}")
-    return "; ".join(dict.fromkeys(said))
+        said.append(f"{row.name}: {abs(minutes)} min {more} at the bench, finished {when}.")
+    return " ".join(dict.fromkeys(said))
 
 
 def _chance(derived: Derived, plan: Plan) -> Chance | None:
