@@ -11,6 +11,7 @@ from muster.core.plan.chance import Chance, chance_of
 from muster.core.plan.fields import Refused
 from muster.core.plan.plan import Plan
 from muster.core.plan.planner import Planner
+from muster.core.rooms.remedies import Remedy, remedies_of
 from muster.core.rooms.roll import head_of, roll_of
 from muster.core.work.trays import SPACE
 
@@ -50,6 +51,7 @@ class Outlook:
 
     sizes: list[TraySizes]
     why: str
+    remedies: list[Remedy]
     in_time: float | None
     units: list[UnitChance]
     matters_most: str | None
@@ -76,6 +78,7 @@ def outlook_of(derived: Derived, plan: Plan) -> Outlook:
     return Outlook(
         sizes=rows,
         why=_why(rows),
+        remedies=remedies_of(derived, plan),
         in_time=seen.all_in_time if seen else None,
         units=[UnitChance(unit, names[unit], share) for unit, share in by_unit if unit in names],
         matters_most=f"{call.name}, {call.tray_name}" if call else None,

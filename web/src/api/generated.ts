@@ -1018,6 +1018,8 @@ export interface components {
             in_time: number | null;
             /** Matters Most */
             matters_most: string | null;
+            /** Remedies */
+            remedies: components["schemas"]["Remedy"][];
             /** Sizes */
             sizes: components["schemas"]["TraySizes"][];
             /** Units */
@@ -1297,6 +1299,20 @@ export interface components {
             recipe: components["schemas"]["Recipe"];
             /** Used By */
             used_by: components["schemas"]["UsedBy"][];
+        };
+        /**
+         * Remedy
+         * @description A set of changes; ``late_models`` is what stays late with them (0: all in time).
+         */
+        Remedy: {
+            /** Commands */
+            commands: (components["schemas"]["AddUnit"] | components["schemas"]["EditUnit"] | components["schemas"]["SetTrays"] | components["schemas"]["RemoveUnit"] | components["schemas"]["AddEvening"] | components["schemas"]["RemoveEvening"] | components["schemas"]["SetParadeDay"] | components["schemas"]["SetRack"] | components["schemas"]["SetHours"] | components["schemas"]["PinCall"] | components["schemas"]["LeaveOutCall"] | components["schemas"]["PutOffCall"])[];
+            /** Late Models */
+            late_models: number;
+            /** Possible */
+            possible: boolean;
+            /** Words */
+            words: string;
         };
         /**
          * RemoveEvening

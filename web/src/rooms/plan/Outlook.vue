@@ -5,7 +5,7 @@ import { useMuster } from '../../muster'
 import { hours } from '../../words'
 
 /** Other tray sizes beside this plan, and the chance to be in time. */
-const props = defineProps<{ view: View; working: boolean }>()
+const props = defineProps<{ view: View; working: boolean; remedies?: boolean }>()
 
 const muster = useMuster()
 const found = ref<Schemas['Outlook'] | null>(null)
@@ -22,6 +22,13 @@ watch(
   { immediate: true },
 )
 
+/** One command after another; each can be taken back. */
+async function carryOut(one: Schemas['Remedy']) {
+  for (const command of one.commands) {
+    if (!(await muster.command(command))) return
+  }
+}
+
 function percent(share: number): string {
   // Five hundred futures prove neither certainty.
   if (share > 0.995) return 'over 99'
@@ -31,7 +38,25 @@ function percent(share: number): string {
 
 <template>
   <section v-if="found" class="fig min-w-[470px]" aria-label="Tray sizes and chance">
-    <table class="w-full">
+    <div v-if="found.remedies.length" class="mb-3">
+      <h2>What it would take</h2>
+      <ul>
+        <li
+          v-for="one in found.remedies"
+          :key="one.words"
+          class="flex min-h-11 items-center justify-between gap-4 border-b border-rule"
+        >
+          <span
+            >{{ one.words }}:
+            <b v-if="one.possible && !one.late_models">all in time</b>
+            <span v-else-if="one.possible" class="warn">{{ one.late_models }} still late</span>
+            <span v-else class="warn">still does not fit</span></span
+          >
+          <button class="btn" :disabled="muster.busy" @click="carryOut(one)">Do it</button>
+        </li>
+      </ul>
+    </div>
+    <table v-if="!remedies" class="w-full">
       <thead>
         <tr class="text-14 text-soft">
           <th class="pb-1 text-left font-normal">Trays</th>

@@ -178,6 +178,7 @@ async function work(what: 'improve' | 'stop') {
         <li v-for="reason in board.reasons" :key="reason">{{ reason }}</li>
       </ul>
       <button class="btn btn-main" @click="sittingsOpen = true">Add sittings</button>
+      <Outlook class="mt-4" :view="view!" :working="working" remedies />
     </div>
     <template v-else-if="view && board">
       <MissedWindows />

@@ -1,0 +1,72 @@
+"""What it would take: each remedy that promises to be in time was planned and is."""
+
+from __future__ import annotations
+
+from dataclasses import replace
+from datetime import date
+
+from muster.core.commands.command import carry_out
+from muster.core.pipeline import derive, plan_first
+from muster.core.plan.planner import Planner
+from muster.core.rooms.remedies import remedies_of
+from muster.core.rooms.roll import head_of, roll_of
+from tests.core.making import choices, derived, evenings
+from tests.core.making import unit as a_unit
+
+CROWDED = choices(
+    a_unit(40, tier="close"), a_unit(20, id="crews", name="Crews", priority=1),
+    evenings=evenings(2), parade_day=date(2027, 3, 9),
+)  # fmt: skip
+
+
+def remedies(chosen=CROWDED):
+    made, plan = plan_first(derived(chosen))
+    return made, remedies_of(made, plan)
+
+
+def test_where_all_is_in_time_nothing_is_proposed() -> None:
+    assert remedies(choices())[1] == []
+
+
+def test_where_no_day_is_set_nothing_is_proposed() -> None:
+    assert remedies(choices(parade_day=None))[1] == []
+
+
+def test_sittings_passes_and_units_are_each_tried() -> None:
+    kinds = {one.commands[0].do for one in remedies()[1]}
+    assert kinds == {"add_evening", "edit_unit", "remove_unit"}
+
+
+def test_what_promises_to_be_in_time_is_when_it_is_done() -> None:
+    made, found = remedies()
+    promised = [one for one in found if one.possible and not one.late_models]
+    assert promised
+    for one in promised:
+        chosen = made.snapshot.choices
+        for command in one.commands:
+            chosen = carry_out(chosen, command, made.snapshot.now)[0]
+        other = derive(replace(made.snapshot, choices=chosen))
+        planner = Planner(other.bench.problem)
+        planner.first()
+        plan = planner.improve(200, lambda: 1.0)
+        assert head_of(other, plan, roll_of(other)).late_models == 0
+
+
+def test_added_sittings_lie_before_the_parade_on_free_days() -> None:
+    _, found = remedies()
+    added = next(one for one in found if one.commands[0].do == "add_evening")
+    days = [command.day for command in added.commands]
+    assert all(day < date(2027, 3, 9) for day in days)
+    assert not {one.day for one in CROWDED.evenings} & set(days)
+
+
+def test_the_least_important_unit_goes_after_the_day_first() -> None:
+    _, found = remedies()
+    gone = next(one for one in found if one.commands[0].do == "remove_unit")
+    assert gone.commands[0].unit == "crews"
+
+
+def test_what_does_the_job_stands_first() -> None:
+    found = remedies()[1]
+    late = [(not one.possible, one.late_models) for one in found]
+    assert late == sorted(late)
