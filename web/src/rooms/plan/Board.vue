@@ -50,6 +50,7 @@ interface Box {
   start: number
   end: number
   label: string
+  late: boolean
 }
 
 const boxes = computed<Box[]>(() => {
@@ -60,7 +61,9 @@ const boxes = computed<Box[]>(() => {
     const end = Date.parse(piece.end)
     const x = time.value.at(start)
     const w = Math.max(3, time.value.at(end) - x)
-    return [{ card, x, w, y: y(card.tray), start, end, label: card.name }]
+    // Late is the piece that ends the call; what comes before it may well be in time.
+    const late = card.late && end === Date.parse(card.end ?? '')
+    return [{ card, x, w, y: y(card.tray), start, end, label: card.name, late }]
   })
   // A label that would run into the next call of its row is left to the details below.
   for (const box of made) {
@@ -283,7 +286,7 @@ function title(box: Box): string {
             stroke-width="2"
           />
           <path
-            v-if="box.card.late"
+            v-if="box.late"
             :d="`M${box.x} ${box.y + CALL / 2 + 2.5}h${box.w}`"
             stroke="var(--warning)"
             stroke-width="3"
@@ -297,7 +300,7 @@ function title(box: Box): string {
             stroke-width="3"
             paint-order="stroke"
           >
-            {{ box.label }}{{ box.card.late ? ', late' : '' }}
+            {{ box.label }}{{ box.late ? ', late' : '' }}
           </text>
         </g>
       </g>

@@ -5,7 +5,7 @@ import { useMuster } from '../../muster'
 import { hours } from '../../words'
 
 /** Other tray sizes beside this plan, and the chance to be in time. */
-const props = defineProps<{ view: View; working: boolean; remedies?: boolean }>()
+const props = defineProps<{ view: View; working: boolean; show: 'sizes' | 'remedies' }>()
 
 const muster = useMuster()
 const found = ref<Schemas['Outlook'] | null>(null)
@@ -37,8 +37,12 @@ function percent(share: number): string {
 </script>
 
 <template>
-  <section v-if="found" class="fig min-w-[470px]" aria-label="Tray sizes and chance">
-    <div v-if="found.remedies.length" class="mb-3">
+  <section
+    v-if="found && show === 'remedies'"
+    class="fig my-2 max-w-[860px]"
+    aria-label="What it would take"
+  >
+    <div v-if="found.remedies.length">
       <h2>What it would take</h2>
       <ul>
         <li
@@ -56,7 +60,13 @@ function percent(share: number): string {
         </li>
       </ul>
     </div>
-    <table v-if="!remedies" class="w-full">
+  </section>
+  <section
+    v-else-if="found && show === 'sizes'"
+    class="fig w-[600px] max-w-full"
+    aria-label="Tray sizes and chance"
+  >
+    <table class="w-full">
       <thead>
         <tr class="text-14 text-soft">
           <th class="pb-1 text-left font-normal">Trays</th>
@@ -112,6 +122,11 @@ function percent(share: number): string {
     </p>
   </section>
   <p v-else class="min-w-[470px] text-soft" role="status">
-    {{ working ? 'Tray sizes are compared when the plan rests.' : 'Comparing tray sizes …' }}
+    <template v-if="show === 'remedies'">{{
+      working ? 'When the plan rests: what it would take.' : 'Finding what it would take …'
+    }}</template>
+    <template v-else>{{
+      working ? 'Tray sizes are compared when the plan rests.' : 'Comparing tray sizes …'
+    }}</template>
   </p>
 </template>

@@ -178,11 +178,12 @@ async function work(what: 'improve' | 'stop') {
         <li v-for="reason in board.reasons" :key="reason">{{ reason }}</li>
       </ul>
       <button class="btn btn-main" @click="sittingsOpen = true">Add sittings</button>
-      <Outlook class="mt-4" :view="view!" :working="working" remedies />
+      <Outlook v-if="view" class="mt-4" :view="view" :working="working" show="remedies" />
     </div>
     <template v-else-if="view && board">
       <MissedWindows />
-      <MovedCalls :most="3" />
+      <MovedCalls :most="2" />
+      <Outlook v-if="view.head.late_models" :view="view" :working="working" show="remedies" />
       <Evening class="md:hidden" :view="view" :clock="muster.clock" :day="muster.day" />
       <Board
         class="max-md:hidden"
@@ -254,7 +255,7 @@ async function work(what: 'improve' | 'stop') {
             </Menu>
           </div>
         </div>
-        <Outlook :view="view" :working="working" />
+        <Outlook :view="view" :working="working" show="sizes" />
       </section>
       <footer
         class="mt-3 flex flex-wrap gap-x-6 gap-y-1 border-t border-rule pt-2 text-14 text-soft max-md:hidden"
