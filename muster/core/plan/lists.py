@@ -54,19 +54,22 @@ class Lists:
         self.count = read_list(self.ground.assembled.frame, state, self.current)
         self.rank = rank
 
-    def follow(self, plan: Plan, patience: int, keep_sittings: bool = True) -> Rank:
-        """Place everything in the order of ``plan``; none sooner than in its sitting, if wanted."""
+    def rows_of(self, plan: Plan, keep_sittings: bool) -> Ints:
+        """A plan as a list; what it does not know, or not whole, comes last."""
         problem = self.ground.assembled.problem
         at = number(self.ground.assembled.tasks)
-        sitting_of = [problem.sitting_at(block.start) for block in plan.blocks]
         rows: list[tuple[int, int, int]] = []
-        for block, sitting in zip(plan.blocks, sitting_of, strict=True):
+        for block in plan.blocks:
             if block.do == "work" and block.ref in at:
-                rows.append((at[block.ref], block.to_s, sitting or 0 if keep_sittings else 0))
-        # What the plan did not know, or not whole, comes last, in an order that links allow.
+                sitting = problem.sitting_at(block.start) or 0
+                rows.append((at[block.ref], block.to_s, sitting if keep_sittings else 0))
         rows.extend((int(task), INF, 0) for task in self.ground.assembled.order)
-        entries = np.array(rows, np.int64).reshape(-1, LIST_FIELDS)
-        return self._try(entries, len(rows), patience)
+        return np.array(rows, np.int64).reshape(-1, LIST_FIELDS)
+
+    def follow(self, plan: Plan, patience: int, keep_sittings: bool = True) -> Rank:
+        """Place everything in the order of ``plan``; none sooner than in its sitting, if wanted."""
+        rows = self.rows_of(plan, keep_sittings)
+        return self._try(rows, len(rows), patience)
 
     def follow_order(self, names: list[str], patience: int) -> Rank:
         """Place whole tasks in an order of their names."""

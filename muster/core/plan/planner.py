@@ -3,6 +3,7 @@
 from __future__ import annotations
 
 from collections.abc import Callable
+from functools import cached_property
 
 import numpy as np
 
@@ -37,9 +38,13 @@ class Planner:
         self.problem = problem
         self.seed = seed
         self.assembled = assemble(problem)
-        self.bounds: Bounds = bounds_of(problem)
         start, self.missed = _settle(self.assembled)
         self.search = Search(self.assembled, start, seed)
+
+    @cached_property
+    def bounds(self) -> Bounds:
+        """What is proven of every plan; found when it is first asked for."""
+        return bounds_of(self.problem)
 
     def first(self, guide: Plan | None = None) -> Plan:
         """A complete plan at once; one that keeps to the order of ``guide`` where there is one."""

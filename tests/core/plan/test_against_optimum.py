@@ -142,3 +142,40 @@ def test_a_general_scheduling_library_agrees_on_small_one_machine_problems(seed:
     plan = planned(problem_from(raw), 4000)
     assert plan.bounds.cost_s <= best <= plan.score.cost_s
     assert plan.score.cost_s == best
+
+
+few = settings(
+    max_examples=12, deadline=None,
+    suppress_health_check=[HealthCheck.too_slow, HealthCheck.data_too_large],
+)  # fmt: skip
+
+
+@given(tiny(), st.integers(3, 9))
+@few
+def test_an_added_sitting_never_worsens_the_optimal_lateness(
+    raw: dict[str, Any], length: int
+) -> None:
+    best = best_score(problem_from(raw))
+    last = raw["sittings"][-1]["end"]
+    more = {**raw, "sittings": [*raw["sittings"], {"start": last + 2, "end": last + 2 + length}]}
+    wider = best_score(problem_from(more))
+    if best is not None:
+        assert wider is not None
+        assert wider.rank()[:3] <= best.rank()[:3]
+
+
+@given(tiny(), st.integers(1, 3))
+@few
+def test_a_longer_stand_never_improves_the_optimum(raw: dict[str, Any], longer: int) -> None:
+    if not raw["links"]:
+        return
+    link = raw["links"][0]
+    if link["window_s"] is not None and link["stand_s"] + longer > link["window_s"]:
+        return
+    best = best_score(problem_from(raw))
+    held = best_score(
+        problem_from({**raw, "links": [{**link, "stand_s": link["stand_s"] + longer}]})
+    )
+    if held is not None:
+        assert best is not None
+        assert best.rank() <= held.rank()
