@@ -12,6 +12,7 @@ import numpy as np
 from muster.core.plan.kernel.commit import commit, copy_state, end_sitting
 from muster.core.plan.kernel.fit import fit
 from muster.core.plan.kernel.jit import compiled
+from muster.core.plan.kernel.owed import paid_at_a_glance
 from muster.core.plan.kernel.shape import (
     BEFORE_OFF,
     BEFORE_TASK,
@@ -114,9 +115,13 @@ def can_pay(
 ) -> bool:
     """Whether all that is owed can be paid from here by doing only that. Changes ``state``."""
     count = len(order)
+    looked = False
     while True:
         if not deadlines(frame, state, order, by):
             return False
+        if not looked and paid_at_a_glance(frame, state, by):
+            return True
+        looked = True
         urgent, least = -1, INF
         for task in range(count):
             if by[task] < least and is_waiting(frame, state, task):
