@@ -111,7 +111,7 @@ def test_other_tray_sizes_stand_beside_the_plan_and_can_be_used(
     sign_up(browser)
     browser.press("Stop, keep the best")
     browser.find("//tr[contains(., 'This plan')]")
-    browser.find("//*[contains(., 'All in time in')]")
+    browser.find("//*[contains(., 'all in time in')]")
     browser.find("//button[@aria-label='Use the trays of: Whole units']").click()
     browser.until(lambda: Muster.objects.get().version == 2)
     browser.press("Roll")

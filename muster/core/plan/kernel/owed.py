@@ -48,8 +48,8 @@ from muster.core.plan.kernel.shape import (
 
 @compiled
 def paid_at_a_glance(frame: Ints, state: Ints, by: Ints) -> bool:
-    """Whether everything with a time in ``by`` fits one after another in this sitting, each with all
-    its setting up and cleaning up, from when the last is ready until the first is due.
+    """Whether everything with a time in ``by`` fits one after another in this sitting, each with
+    all its setting up and cleaning up, from when the last is ready until the first is due.
 
     Sufficient, not necessary: False only says that it takes a closer look.
     """

@@ -112,8 +112,8 @@ function percent(share: number): string {
     </table>
     <p v-if="found.why" class="mt-2 text-14 text-soft">{{ found.why }}</p>
     <p v-if="found.in_time !== null" class="mt-1">
-      All in time in <b>{{ percent(found.in_time) }}</b> of 100 futures<template
-        v-if="found.units[0] && found.units[0].share < 0.995"
+      Even if nothing were mended, all in time in <b>{{ percent(found.in_time) }}</b> of 100
+      futures<template v-if="found.units[0] && found.units[0].share < 0.995"
         >; least sure {{ found.units[0].name }},
         <b>{{ percent(found.units[0].share) }}</b></template
       ><template v-if="found.matters_most && found.in_time < 0.995"
