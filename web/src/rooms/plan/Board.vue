@@ -20,7 +20,7 @@ const TOP = 56
 const CALL = 22
 const board = computed(() => props.view.board)
 const rowHeight = computed(() =>
-  board.value.rows.length > 14 ? 30 : board.value.rows.length > 12 ? 34 : 40,
+  board.value.rows.length > 14 ? 27 : board.value.rows.length > 12 ? 34 : 40,
 )
 const height = computed(() => TOP + board.value.rows.length * rowHeight.value + 4)
 const sittings = computed(() =>

@@ -81,7 +81,7 @@ function percent(share: number): string {
         <tr
           v-for="row in found.sizes"
           :key="row.name"
-          class="h-8 border-t border-rule"
+          class="h-7 border-t border-rule"
           :class="{ 'font-bold': row.this_plan }"
         >
           <td>{{ row.name }}</td>
