@@ -17,6 +17,9 @@ WAVES_SHARE = 0.35
 FIRST_TASKS = 1200
 """A first plan tries as many waves as come to so many tasks dispatched, and two at least."""
 
+REPAIR_TASKS = 12_000
+"""How many steps a repair takes, by the tasks."""
+
 WORTH_MOVING_S = 900
 """A plan that is known is not thrown about for less bench work than this."""
 
@@ -44,7 +47,8 @@ class Search(Ground):
         if guide is not None and guide.blocks:
             self.lists.follow(guide, INF)
             self.lists.follow(guide, 900)
-            self._follow_freely(guide)
+            self._if_worth_moving(lambda: self._follow_freely(guide))
+            self._if_worth_moving(self._repair)
             late = float(guide.score.late_weight)
             if self.best_rank is not None and self.best_rank[:2] <= (0.0, late):
                 return
@@ -53,11 +57,25 @@ class Search(Ground):
             self.waves.next_first()
 
     def _follow_freely(self, guide: Plan) -> None:
-        """Let calls go into sooner sittings, where that is worth the many that move."""
+        """Let calls go into sooner sittings."""
+        self.lists.follow(guide, 0, keep_sittings=False)
+
+    def _if_worth_moving(self, act: Callable[[], None]) -> None:
+        """Try something, and keep what it finds where that is worth the calls that move."""
         steady, rank = self.best.copy(), self.best_rank
-        freely = self.lists.follow(guide, 0, keep_sittings=False)
-        if rank is not None and freely[:3] == rank[:3] and freely[3] > rank[3] - WORTH_MOVING_S:
+        act()
+        found = self.best_rank
+        if rank is None or found is None or found[:3] < rank[:3]:
+            return
+        if found[3] > rank[3] - WORTH_MOVING_S:
             self.best[:], self.best_rank = steady, rank
+
+    def _repair(self) -> None:
+        """Some cold steps from what was followed: what a shift has torn apart is joined again."""
+        assert self.best_rank is not None
+        self.lists.set_out(self.best, self.best_rank)
+        for _ in range(REPAIR_TASKS // max(1, len(self.assembled.tasks))):
+            self.lists.step(0.0)
 
     def step(self, warmth: float) -> None:
         """One attempt: waves while much of the time is left, then a neighbouring list."""
