@@ -14,6 +14,8 @@ import resource
 import time
 from typing import Any
 
+import numpy as np
+
 from muster.core.plan.checking import check
 from muster.core.plan.ground import Ground
 from muster.core.plan.kernel.shape import INF
@@ -86,8 +88,9 @@ def library(problem: Problem, seconds: float, set_ups: bool) -> float | None:
         return None
     starts = {name: result.best.tasks[n].start for n, name in enumerate(problem.tasks)}
     planner = Planner(problem)
-    lists = planner.search.lists
-    lists.follow_order(sorted(starts, key=lambda name: starts[name]), INF)
+    names = list(problem.tasks)
+    order = [(names.index(n), INF, 0) for n in sorted(names, key=lambda name: starts[name])]
+    planner.search.lists.place(np.array(order, np.int64), len(order), INF)
     rank = planner.search.best_rank
     return rank[3] if rank is not None and rank[0] == 0 else None
 

@@ -108,3 +108,15 @@ def test_sittings_on_weekdays_until_the_day_before_the_parade() -> None:
 def test_choices_written_and_read_back_are_the_same() -> None:
     chosen = choices(unit(tray_size=3), rack=9)
     assert CHOICES.validate_json(CHOICES.dump_json(chosen)) == chosen
+
+
+def test_changes_together_are_all_done_or_none() -> None:
+    changes = [
+        {"do": "edit_unit", "unit": "pikes", "tray_size": 2},
+        {"do": "add_evening", "day": "2027-03-03", "start": "20:00", "end": "21:00"},
+    ]
+    both = after(choices(), do="together", changes=changes)
+    assert both.units[0].tray_size == 2
+    assert len(both.evenings) == len(choices().evenings) + 1
+    with pytest.raises(Refused, match="no longer on the roll"):
+        after(choices(), do="together", changes=[*changes, {"do": "remove_unit", "unit": "gone"}])

@@ -118,6 +118,18 @@ export const useMuster = defineStore('muster', () => {
     await send()
   }
 
+  const stamp = () => new Date(Date.now() + ahead.value).toISOString()
+
+  /** Take facts back: each by a fact of its own. */
+  function takeBack(facts: string[]) {
+    return record(
+      facts.map((of) => {
+        const nothing = { unit: '', pass_keys: [], model: 0, tray: 0, start: null }
+        return { id: crypto.randomUUID(), kind: 'take_back', at: stamp(), of, ...nothing }
+      }),
+    )
+  }
+
   function keep() {
     localStorage.setItem(OUTBOX, JSON.stringify(waiting.value))
   }
@@ -159,6 +171,6 @@ export const useMuster = defineStore('muster', () => {
 
   return {
     view, complaints, busy, failed, waiting, ahead, zone, clock, day,
-    take, attempt, load, refresh, command, undo, record, send, fetchView,
+    take, attempt, load, refresh, command, undo, record, takeBack, send, fetchView, stamp,
   } // prettier-ignore
 })

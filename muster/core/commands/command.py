@@ -57,14 +57,6 @@ class EditUnit:
 
 
 @dataclass(frozen=True, config=STRICT)
-class SetTrays:
-    """Say how many models of each unit make a tray; 0 as proposed."""
-
-    do: Literal["set_trays"]
-    sizes: dict[str, int]
-
-
-@dataclass(frozen=True, config=STRICT)
 class RemoveUnit:
     """Take a unit off the roll."""
 
@@ -146,9 +138,20 @@ class PutOffCall:
     until: AwareDatetime
 
 
+@dataclass(frozen=True, config=STRICT)
+class Together:
+    """Several changes as one: all of them or none, taken back at one stroke."""
+
+    do: Literal["together"]
+    changes: Annotated[
+        tuple[Annotated[AddEvening | EditUnit | RemoveUnit, Field(discriminator="do")], ...],
+        Field(min_length=1, max_length=MOST_UNITS),
+    ]
+
+
 Command = Annotated[
-    AddUnit | EditUnit | SetTrays | RemoveUnit | AddEvening | RemoveEvening | SetParadeDay | SetRack
-    | SetHours | PinCall | LeaveOutCall | PutOffCall,
+    AddUnit | EditUnit | RemoveUnit | AddEvening | RemoveEvening | SetParadeDay | SetRack
+    | SetHours | PinCall | LeaveOutCall | PutOffCall | Together,
     Field(discriminator="do"),
 ]  # fmt: skip
 COMMAND: TypeAdapter[Command] = TypeAdapter(Command)
@@ -161,11 +164,6 @@ def carry_out(choices: Choices, command: Command, now: datetime) -> tuple[Choice
             return _add_unit(choices, command)
         case EditUnit():
             return _edit_unit(choices, command)
-        case SetTrays():
-            for name, size in command.sizes.items():
-                changed = EditUnit("edit_unit", name, tray_size=size)
-                choices = _edit_unit(choices, changed)[0]
-            return choices, "Other trays"
         case RemoveUnit():
             unit = _unit(choices, command.unit)
             units = tuple(one for one in choices.units if one.id != unit.id)
@@ -198,6 +196,13 @@ def carry_out(choices: Choices, command: Command, now: datetime) -> tuple[Choice
             new = tuple(LeaveOut(unit.id, key, command.models) for key in command.pass_keys)
             left_out = (*choices.left_out, *new)
             return replace(choices, left_out=left_out), f"A pass left out on {unit.name}"
+        case Together():
+            labels = []
+            for change in command.changes:
+                choices, label = carry_out(choices, change, now)
+                labels.append(label)
+            more = f" and {len(labels) - 1} more" if len(labels) > 1 else ""
+            return choices, labels[0] + more
         case PutOffCall():
             others = tuple(one for one in choices.put_off if one.call != command.call)
             put_off = (*others, PutOff(command.call, command.until))

@@ -14,7 +14,7 @@ from dataclasses import dataclass
 
 import numpy as np
 
-from muster.core.plan.kernel.attempt import attempt_list
+from muster.core.plan.kernel.attempt import FINISH, LEFT, attempt_list
 from muster.core.plan.kernel.shape import I_DONE, INF, T_PER, Floats, Ints, column
 from muster.core.plan.plan import Plan
 from muster.core.plan.planner import Planner
@@ -89,9 +89,9 @@ def chance_of(
             entries, len(entries), INF, ground.measures,
         )  # fmt: skip
         done = column(ground.state, I_DONE, len(items))
-        kept = (done <= due) & (ground.measures[0] == 0)
+        kept = (done <= due) & (ground.measures[LEFT] == 0)
         in_time[future] = bool(kept.all())
-        finishes[future] = ground.measures[5]
+        finishes[future] = ground.measures[FINISH]
         owns[future] = np.where(fixed, 0.0, sigma * own)
         for unit in units:
             unit_in_time[unit] += bool(kept[member[unit]].all())

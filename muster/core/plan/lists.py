@@ -69,13 +69,7 @@ class Lists:
     def follow(self, plan: Plan, patience: int, keep_sittings: bool = True) -> Rank:
         """Place everything in the order of ``plan``; none sooner than in its sitting, if wanted."""
         rows = self.rows_of(plan, keep_sittings)
-        return self._try(rows, len(rows), patience)
-
-    def follow_order(self, names: list[str], patience: int) -> Rank:
-        """Place whole tasks in an order of their names."""
-        at = number(self.ground.assembled.tasks)
-        entries = np.array([(at[name], INF, 0) for name in names], np.int64)
-        return self._try(entries, len(names), patience)
+        return self.place(rows, len(rows), patience)
 
     def _learn(self, worse_s: float) -> None:
         """Keep ``small_s`` where ``SMALL`` of all worsenings lie below it."""
@@ -85,7 +79,8 @@ class Lists:
             self.small_s = worse_s
         self.small_s *= 1.0 + 0.02 * (SMALL if worse_s > self.small_s else SMALL - 1.0)
 
-    def _try(self, entries: Ints, count: int, patience: int) -> Rank:
+    def place(self, entries: Ints, count: int, patience: int) -> Rank:
+        """Place the first ``count`` rows as they stand, and keep it where it is the best."""
         ground, one = self.ground, self.ground.assembled
         attempt_list(
             one.frame, one.weight, ground.start, ground.state, ground.spare, one.order,
@@ -119,7 +114,7 @@ class Lists:
         if draws[9] < SOFT:
             rank = self._lean_on(self.made, count, STEPS_S[int(draws[7] * len(STEPS_S))])
         else:
-            rank = self._try(self.made, count, PATIENCES[int(draws[7] * len(PATIENCES))])
+            rank = self.place(self.made, count, PATIENCES[int(draws[7] * len(PATIENCES))])
         heat = self.small_s * COLD * (HOT / COLD) ** warmth
         room = self.rank[3] - heat * math.log(1.0 - float(draws[8]))
         self._learn(rank[3] - self.rank[3])

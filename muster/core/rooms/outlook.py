@@ -6,6 +6,7 @@ from dataclasses import dataclass, replace
 from datetime import datetime
 
 from muster.core.choices import Choices, Unit
+from muster.core.commands.command import EditUnit, Together
 from muster.core.pipeline import Derived, derive
 from muster.core.plan.chance import Chance, chance_of
 from muster.core.plan.fields import Refused
@@ -23,10 +24,10 @@ STEPS_TASKS = 9000
 
 @dataclass(frozen=True)
 class TraySizes:
-    """One way to cut units into trays, and what comes of it. ``sizes``: by unit, 0 as proposed."""
+    """One way to cut units into trays, and what comes of it; ``command`` brings it about."""
 
     name: str
-    sizes: dict[str, int]
+    command: Together
     this_plan: bool
     possible: bool
     bench_s: int
@@ -85,6 +86,12 @@ def outlook_of(derived: Derived, plan: Plan) -> Outlook:
     )
 
 
+def _command(sizes: dict[str, int]) -> Together:
+    """The change to these sizes, by unit; 0 as proposed."""
+    changes = tuple(EditUnit("edit_unit", unit, tray_size=size) for unit, size in sizes.items())
+    return Together("together", changes)
+
+
 def _whole(choices: Choices, unit: Unit) -> int:
     return max(1, min(unit.count, choices.rack // SPACE[unit.kind]))
 
@@ -97,7 +104,7 @@ def _tried(derived: Derived, name: str, sizes: dict[str, int]) -> TraySizes:
     try:
         other = derive(snapshot, keep_running=False)
     except Refused:
-        return TraySizes(name, sizes, False, False, 0, 0, None, 0, 0)
+        return TraySizes(name, _command(sizes), False, False, 0, 0, None, 0, 0)
     planner = Planner(other.bench.problem)
     planner.first()
     steps = STEPS_TASKS // max(1, len(other.bench.problem.tasks))
@@ -107,7 +114,7 @@ def _tried(derived: Derived, name: str, sizes: dict[str, int]) -> TraySizes:
 def _row(name: str, sizes: dict[str, int], made: Derived, plan: Plan, mine: bool) -> TraySizes:
     head = head_of(made, plan, roll_of(made))
     return TraySizes(
-        name=name, sizes=sizes, this_plan=mine, possible=plan.status == "planned",
+        name=name, command=_command(sizes), this_plan=mine, possible=plan.status == "planned",
         bench_s=plan.score.hands_on_s,
         openings=sum(block.do in ("open", "get_out") for block in plan.blocks),
         finish=made.bench.moment(plan.score.finish) if plan.status == "planned" else None,

@@ -13,13 +13,15 @@ from dataclasses import dataclass, replace
 from datetime import date, datetime, time, timedelta
 
 from muster.core.choices import Choices
-from muster.core.commands.command import AddEvening, Command, EditUnit, RemoveUnit, carry_out
+from muster.core.commands.command import AddEvening, EditUnit, RemoveUnit, Together, carry_out
 from muster.core.pipeline import Derived, derive
 from muster.core.plan.fields import Refused
 from muster.core.plan.plan import Plan
 from muster.core.plan.planner import Planner
 from muster.core.recipes.recipe import TIERS
 from muster.core.rooms.roll import head_of, roll_of
+
+Change = AddEvening | EditUnit | RemoveUnit
 
 MOST_SITTINGS = 12
 STEPS_TASKS = 4000
@@ -31,7 +33,7 @@ class Remedy:
     """A set of changes; ``late_models`` is what stays late with them (0: all in time)."""
 
     words: str
-    commands: list[Command]
+    command: Together
     late_models: int
     possible: bool
 
@@ -44,8 +46,8 @@ def remedies_of(derived: Derived, plan: Plan) -> list[Remedy]:
     found = []
     for kind in (_more_sittings(derived), _fewer_passes(derived), _after_the_day(derived)):
         best: Remedy | None = None
-        for words, commands in kind:
-            tried = _tried(derived, words, commands)
+        for words, changes in kind:
+            tried = _tried(derived, words, Together("together", changes))
             if tried is None:
                 continue
             best = tried
@@ -53,15 +55,15 @@ def remedies_of(derived: Derived, plan: Plan) -> list[Remedy]:
                 break
         if best is not None:
             found.append(best)
-    return sorted(found, key=lambda one: (not one.possible, one.late_models, len(one.commands)))
+    return sorted(
+        found, key=lambda one: (not one.possible, one.late_models, len(one.command.changes))
+    )
 
 
-def _tried(derived: Derived, words: str, commands: list[Command]) -> Remedy | None:
+def _tried(derived: Derived, words: str, command: Together) -> Remedy | None:
     snapshot = derived.snapshot
-    choices = snapshot.choices
     try:
-        for command in commands:
-            choices = carry_out(choices, command, snapshot.now)[0]
+        choices = carry_out(snapshot.choices, command, snapshot.now)[0]
         other = derive(replace(snapshot, choices=choices), keep_running=False)
     except Refused:
         return None
@@ -69,26 +71,23 @@ def _tried(derived: Derived, words: str, commands: list[Command]) -> Remedy | No
     planner.first()
     plan = planner.improve(STEPS_TASKS // max(1, len(other.bench.problem.tasks)), lambda: 1.0)
     head = head_of(other, plan, roll_of(other))
-    return Remedy(words, commands, head.late_models, head.possible)
+    return Remedy(words, command, head.late_models, head.possible)
 
 
-def _more_sittings(derived: Derived) -> Iterator[tuple[str, list[Command]]]:
-    """One sitting more, two, four … on the next free days, at the hours that are usual."""
+def _more_sittings(derived: Derived) -> Iterator[tuple[str, tuple[Change, ...]]]:
+    """One sitting more, two, three … on the next free days, at the hours that are usual."""
     choices = derived.snapshot.choices
     hours = _usual(choices)
     days = list(_free_days(choices, derived.snapshot.now, hours))[:MOST_SITTINGS]
-    many = 1
-    while days:
-        many = min(many, len(days))
+    for many in range(1, len(days) + 1):
         chosen = days[:many]
-        commands: list[Command] = [AddEvening("add_evening", day, *hours) for day in chosen]
         length = datetime.combine(days[0], hours[1]) - datetime.combine(days[0], hours[0])
         total = many * length.total_seconds() / 3600
         noun = "sitting" if many == 1 else "sittings"
-        yield f"{many} more {noun} ({total:g} h), the first on {_said(chosen[0])}", commands
-        if many == len(days):
-            return
-        many *= 2
+        yield (
+            f"{many} more {noun} ({total:g} h), the first on {_said(chosen[0])}",
+            tuple(AddEvening("add_evening", day, *hours) for day in chosen),
+        )
 
 
 def _usual(choices: Choices) -> tuple[time, time]:
@@ -106,7 +105,7 @@ def _free_days(choices: Choices, now: datetime, hours: tuple[time, time]) -> Ite
         day += timedelta(days=1)
 
 
-def _fewer_passes(derived: Derived) -> Iterator[tuple[str, list[Command]]]:
+def _fewer_passes(derived: Derived) -> Iterator[tuple[str, tuple[Change, ...]]]:
     """Units seen from further off, those first that save most."""
     saved = []
     for unit in derived.snapshot.choices.units:
@@ -125,21 +124,19 @@ def _fewer_passes(derived: Derived) -> Iterator[tuple[str, list[Command]]]:
         chosen = saved[:many]
         hours = sum(minutes for minutes, _, _ in chosen) / 60
         names = ", ".join(f"{unit.name} as seen {words[lower]}" for _, unit, lower in chosen)
-        commands: list[Command] = [
-            EditUnit("edit_unit", unit.id, tier=lower) for _, unit, lower in chosen
-        ]
-        yield f"{names}: {hours:.1f} h less to paint", commands
+        changes = tuple(EditUnit("edit_unit", unit.id, tier=lower) for _, unit, lower in chosen)
+        yield f"{names}: {hours:.1f} h less to paint", changes
 
 
-def _after_the_day(derived: Derived) -> Iterator[tuple[str, list[Command]]]:
+def _after_the_day(derived: Derived) -> Iterator[tuple[str, tuple[Change, ...]]]:
     """Units left for after the parade, the least important first."""
     begun = {unit for unit, _, _ in derived.record.ticks}
     units = [unit for unit in derived.snapshot.choices.units if unit.id not in begun]
     units.sort(key=lambda unit: unit.priority)
     for many in range(1, len(units)):
         chosen = units[:many]
-        commands: list[Command] = [RemoveUnit("remove_unit", unit.id) for unit in chosen]
-        yield f"{', '.join(unit.name for unit in chosen)} off the roll until after", commands
+        changes = tuple(RemoveUnit("remove_unit", unit.id) for unit in chosen)
+        yield f"{', '.join(unit.name for unit in chosen)} off the roll until after", changes
 
 
 def _said(day: date) -> str:

@@ -33,7 +33,7 @@ def test_where_no_day_is_set_nothing_is_proposed() -> None:
 
 
 def test_sittings_passes_and_units_are_each_tried() -> None:
-    kinds = {one.commands[0].do for one in remedies()[1]}
+    kinds = {one.command.changes[0].do for one in remedies()[1]}
     assert kinds == {"add_evening", "edit_unit", "remove_unit"}
 
 
@@ -42,9 +42,7 @@ def test_what_promises_to_be_in_time_is_when_it_is_done() -> None:
     promised = [one for one in found if one.possible and not one.late_models]
     assert promised
     for one in promised:
-        chosen = made.snapshot.choices
-        for command in one.commands:
-            chosen = carry_out(chosen, command, made.snapshot.now)[0]
+        chosen = carry_out(made.snapshot.choices, one.command, made.snapshot.now)[0]
         other = derive(replace(made.snapshot, choices=chosen))
         planner = Planner(other.bench.problem)
         planner.first()
@@ -54,16 +52,16 @@ def test_what_promises_to_be_in_time_is_when_it_is_done() -> None:
 
 def test_added_sittings_lie_before_the_parade_on_free_days() -> None:
     _, found = remedies()
-    added = next(one for one in found if one.commands[0].do == "add_evening")
-    days = [command.day for command in added.commands]
+    added = next(one for one in found if one.command.changes[0].do == "add_evening")
+    days = [command.day for command in added.command.changes]
     assert all(day < date(2027, 3, 9) for day in days)
     assert not {one.day for one in CROWDED.evenings} & set(days)
 
 
 def test_the_least_important_unit_goes_after_the_day_first() -> None:
     _, found = remedies()
-    gone = next(one for one in found if one.commands[0].do == "remove_unit")
-    assert gone.commands[0].unit == "crews"
+    gone = next(one for one in found if one.command.changes[0].do == "remove_unit")
+    assert gone.command.changes[0].unit == "crews"
 
 
 def test_what_does_the_job_stands_first() -> None:

@@ -710,7 +710,7 @@ export interface components {
          */
         CommandIn: {
             /** Command */
-            command: components["schemas"]["AddUnit"] | components["schemas"]["EditUnit"] | components["schemas"]["SetTrays"] | components["schemas"]["RemoveUnit"] | components["schemas"]["AddEvening"] | components["schemas"]["RemoveEvening"] | components["schemas"]["SetParadeDay"] | components["schemas"]["SetRack"] | components["schemas"]["SetHours"] | components["schemas"]["PinCall"] | components["schemas"]["LeaveOutCall"] | components["schemas"]["PutOffCall"];
+            command: components["schemas"]["AddUnit"] | components["schemas"]["EditUnit"] | components["schemas"]["RemoveUnit"] | components["schemas"]["AddEvening"] | components["schemas"]["RemoveEvening"] | components["schemas"]["SetParadeDay"] | components["schemas"]["SetRack"] | components["schemas"]["SetHours"] | components["schemas"]["PinCall"] | components["schemas"]["LeaveOutCall"] | components["schemas"]["PutOffCall"] | components["schemas"]["Together"];
             /** Version */
             version: number;
         };
@@ -1305,8 +1305,7 @@ export interface components {
          * @description A set of changes; ``late_models`` is what stays late with them (0: all in time).
          */
         Remedy: {
-            /** Commands */
-            commands: (components["schemas"]["AddUnit"] | components["schemas"]["EditUnit"] | components["schemas"]["SetTrays"] | components["schemas"]["RemoveUnit"] | components["schemas"]["AddEvening"] | components["schemas"]["RemoveEvening"] | components["schemas"]["SetParadeDay"] | components["schemas"]["SetRack"] | components["schemas"]["SetHours"] | components["schemas"]["PinCall"] | components["schemas"]["LeaveOutCall"] | components["schemas"]["PutOffCall"])[];
+            command: components["schemas"]["Together"];
             /** Late Models */
             late_models: number;
             /** Possible */
@@ -1401,21 +1400,6 @@ export interface components {
             rack: number;
         };
         /**
-         * SetTrays
-         * @description Say how many models of each unit make a tray; 0 as proposed.
-         */
-        SetTrays: {
-            /**
-             * @description discriminator enum property added by openapi-typescript
-             * @enum {string}
-             */
-            do: "set_trays";
-            /** Sizes */
-            sizes: {
-                [key: string]: number;
-            };
-        };
-        /**
          * SitDown
          * @description Sit down now, for so many minutes.
          */
@@ -1464,12 +1448,26 @@ export interface components {
             tag: string;
         };
         /**
+         * Together
+         * @description Several changes as one: all of them or none, taken back at one stroke.
+         */
+        Together: {
+            /** Changes */
+            changes: (components["schemas"]["AddEvening"] | components["schemas"]["EditUnit"] | components["schemas"]["RemoveUnit"])[];
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            do: "together";
+        };
+        /**
          * TraySizes
-         * @description One way to cut units into trays, and what comes of it. ``sizes``: by unit, 0 as proposed.
+         * @description One way to cut units into trays, and what comes of it; ``command`` brings it about.
          */
         TraySizes: {
             /** Bench S */
             bench_s: number;
+            command: components["schemas"]["Together"];
             /** Finish */
             finish: string | null;
             /** In Hand */
@@ -1482,10 +1480,6 @@ export interface components {
             openings: number;
             /** Possible */
             possible: boolean;
-            /** Sizes */
-            sizes: {
-                [key: string]: number;
-            };
             /** This Plan */
             this_plan: boolean;
         };

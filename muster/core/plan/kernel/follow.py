@@ -40,6 +40,16 @@ TASK, UP_TO, FROM_SITTING, LIST_FIELDS = 0, 1, 2, 3
 
 
 @compiled
+def items_wanted(frame: Ints, state: Ints, task: int, up_to: int) -> int:
+    """How many items a row asks for: one at least; INF where a task is not cut by items."""
+    if frame[frame[T_BREAK] + task] != BREAK_ITEM:
+        return INF
+    per = frame[frame[T_PER] + task]
+    last = min(per * frame[frame[T_N] + task], up_to)
+    return max(1, -(-last // per) - -(-state[state[T_WORK] + task] // per))
+
+
+@compiled
 def follow(
     frame: Ints,
     state: Ints,
@@ -70,7 +80,7 @@ def follow(
         while first < count and used[first] == 1:
             first += 1
         held, held_start = -1, INF
-        chosen, most = -1, INF
+        chosen = -1
         for row in range(first, count):
             if used[row] == 1 or barred[row] == sitting or entries[row, FROM_SITTING] > sitting:
                 continue
@@ -84,11 +94,7 @@ def follow(
                 continue
             if not is_waiting(frame, state, task):
                 continue
-            most = INF
-            if frame[frame[T_BREAK] + task] == BREAK_ITEM:
-                most = -(-up_to // per) - -(-begun // per)
-                if most == 0:
-                    most = 1
+            most = items_wanted(frame, state, task, up_to)
             if not fit(frame, state, task, 0, most, best, forced, closing):
                 barred[row] = sitting
                 continue
@@ -110,12 +116,7 @@ def follow(
             end_sitting(frame, state)
             continue
         task = entries[chosen, TASK]
-        if chosen == held:
-            most = INF
-            if frame[frame[T_BREAK] + task] == BREAK_ITEM:
-                per = frame[frame[T_PER] + task]
-                up_to = min(per * frame[frame[T_N] + task], entries[chosen, UP_TO])
-                most = max(1, -(-up_to // per) - -(-state[state[T_WORK] + task] // per))
+        most = items_wanted(frame, state, task, entries[chosen, UP_TO])
         if not place_safely(
             frame, state, spare, task, most, order, by, out, best, forced, closing, windows
         ):

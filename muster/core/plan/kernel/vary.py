@@ -4,7 +4,7 @@ from __future__ import annotations
 
 import numpy as np
 
-from muster.core.plan.kernel.follow import FROM_SITTING, LIST_FIELDS, TASK, UP_TO
+from muster.core.plan.kernel.follow import FROM_SITTING, TASK, UP_TO
 from muster.core.plan.kernel.jit import compiled
 from muster.core.plan.kernel.shape import (
     BLOCKS,
@@ -168,6 +168,3 @@ def _recut(
     made[count, UP_TO] = INF
     made[count, FROM_SITTING] = entries[row, FROM_SITTING]
     return count + 1
-
-
-__all__ = ["LIST_FIELDS", "N_DRAWS", "read_list", "vary"]

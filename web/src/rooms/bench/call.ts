@@ -11,7 +11,7 @@ export function useCall(now: Ref<number>) {
   /** When the model in hand was begun. */
   const since = ref<string | null>(null)
 
-  const stamp = () => new Date(Date.now() + muster.ahead).toISOString()
+  const stamp = muster.stamp
 
   const endsAbout = computed(() => {
     const one = card.value
@@ -82,7 +82,7 @@ export function useCall(now: Ref<number>) {
 
   function takeBack() {
     const last = bench.value?.last_fact
-    if (last) void muster.record([fact('take_back', { of: last })])
+    if (last) void muster.takeBack([last])
   }
 
   function touchUp(model: number) {
@@ -102,13 +102,8 @@ export function useCall(now: Ref<number>) {
     await muster.command({ do: 'put_off', call: one.id, until })
   }
 
-  /** Do a pass again: the ticks that say it was done are taken back. */
-  function again(facts: string[]) {
-    void muster.record(facts.map((of) => fact('take_back', { of })))
-  }
-
   return {
     bench, card, open, current, endsAbout, stamp,
-    begin, tickThrough, stop, pause, takeBack, touchUp, skip, again,
+    begin, tickThrough, stop, pause, takeBack, touchUp, skip,
   } // prettier-ignore
 }

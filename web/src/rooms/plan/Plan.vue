@@ -11,9 +11,11 @@ import { hours } from '../../words'
 import Board from './Board.vue'
 import Evening from './Evening.vue'
 import { howMany } from './fold'
-import Outlook from './Outlook.vue'
+import { useOutlook } from './outlook'
+import Remedies from './Remedies.vue'
 import SittingBar from './SittingBar.vue'
 import Sittings from './Sittings.vue'
+import TraySizes from './TraySizes.vue'
 
 const LEAST = 1.35
 
@@ -44,6 +46,7 @@ const card = computed(() => {
   return board.value?.calls.find((one) => one.id === wanted) ?? null
 })
 const working = computed(() => ['queued', 'improving'].includes(view.value?.progress.status ?? ''))
+const outlook = useOutlook(working)
 const saved = computed(() => {
   const progress = view.value?.progress
   return progress ? Math.max(0, progress.first_cost_s - progress.cost_s) : 0
@@ -178,12 +181,12 @@ async function work(what: 'improve' | 'stop') {
         <li v-for="reason in board.reasons" :key="reason">{{ reason }}</li>
       </ul>
       <button class="btn btn-main" @click="sittingsOpen = true">Add sittings</button>
-      <Outlook v-if="view" class="mt-4" :view="view" :working="working" show="remedies" />
+      <Remedies class="mt-4" :found="outlook" :working="working" />
     </div>
     <template v-else-if="view && board">
       <MissedWindows />
       <MovedCalls :most="2" />
-      <Outlook v-if="view.head.late_models" :view="view" :working="working" show="remedies" />
+      <Remedies v-if="view.head.late_models" :found="outlook" :working="working" />
       <Evening class="md:hidden" :view="view" :clock="muster.clock" :day="muster.day" />
       <Board
         class="max-md:hidden"
@@ -255,7 +258,7 @@ async function work(what: 'improve' | 'stop') {
             </Menu>
           </div>
         </div>
-        <Outlook :view="view" :working="working" show="sizes" />
+        <TraySizes :found="outlook" :working="working" />
       </section>
       <footer
         class="mt-3 flex flex-wrap gap-x-6 gap-y-1 border-t border-rule pt-2 text-14 text-soft max-md:hidden"

@@ -1,33 +1,12 @@
 <script setup lang="ts">
-import { ref, watch } from 'vue'
-import { client, told, type Schemas, type View } from '../../api/client'
+import type { Schemas } from '../../api/client'
 import { useMuster } from '../../muster'
 import { hours } from '../../words'
 
 /** Other tray sizes beside this plan, and the chance to be in time. */
-const props = defineProps<{ view: View; working: boolean; show: 'sizes' | 'remedies' }>()
+defineProps<{ found: Schemas['Outlook'] | null; working: boolean }>()
 
 const muster = useMuster()
-const found = ref<Schemas['Outlook'] | null>(null)
-
-watch(
-  () => [props.view.id, props.view.progress.made_for, props.working] as const,
-  async ([id, , working]) => {
-    if (working) return
-    const path = { muster_id: id }
-    found.value = await told(
-      client.GET('/api/musters/{muster_id}/plan/outlook', { params: { path } }),
-    ).catch(() => null)
-  },
-  { immediate: true },
-)
-
-/** One command after another; each can be taken back. */
-async function carryOut(one: Schemas['Remedy']) {
-  for (const command of one.commands) {
-    if (!(await muster.command(command))) return
-  }
-}
 
 function percent(share: number): string {
   // Five hundred futures prove neither certainty.
@@ -37,35 +16,7 @@ function percent(share: number): string {
 </script>
 
 <template>
-  <section
-    v-if="found && show === 'remedies'"
-    class="fig my-2 max-w-[860px]"
-    aria-label="What it would take"
-  >
-    <div v-if="found.remedies.length">
-      <h2>What it would take</h2>
-      <ul>
-        <li
-          v-for="one in found.remedies"
-          :key="one.words"
-          class="flex min-h-11 items-center justify-between gap-4 border-b border-rule"
-        >
-          <span
-            >{{ one.words }}:
-            <b v-if="one.possible && !one.late_models">all in time</b>
-            <span v-else-if="one.possible" class="warn">{{ one.late_models }} still late</span>
-            <span v-else class="warn">still does not fit</span></span
-          >
-          <button class="btn" :disabled="muster.busy" @click="carryOut(one)">Do it</button>
-        </li>
-      </ul>
-    </div>
-  </section>
-  <section
-    v-else-if="found && show === 'sizes'"
-    class="fig w-[600px] max-w-full"
-    aria-label="Tray sizes and chance"
-  >
+  <section v-if="found" class="fig w-[600px] max-w-full" aria-label="Tray sizes and chance">
     <table class="w-full">
       <thead>
         <tr class="text-14 text-soft">
@@ -102,7 +53,7 @@ function percent(share: number): string {
               v-if="!row.this_plan && row.possible"
               class="underline decoration-dotted underline-offset-4"
               :aria-label="`Use the trays of: ${row.name}`"
-              @click="muster.command({ do: 'set_trays', sizes: row.sizes })"
+              @click="muster.command(row.command)"
             >
               Use
             </button>
@@ -121,12 +72,7 @@ function percent(share: number): string {
       >.
     </p>
   </section>
-  <p v-else class="min-w-[470px] text-soft" role="status">
-    <template v-if="show === 'remedies'">{{
-      working ? 'When the plan rests: what it would take.' : 'Finding what it would take …'
-    }}</template>
-    <template v-else>{{
-      working ? 'Tray sizes are compared when the plan rests.' : 'Comparing tray sizes …'
-    }}</template>
+  <p v-else class="w-[600px] max-w-full text-soft" role="status">
+    {{ working ? 'Tray sizes are compared when the plan rests.' : 'Comparing tray sizes …' }}
   </p>
 </template>
