@@ -52,6 +52,7 @@ def main(arguments: list[str] | None = None) -> int:
     if given.steps is not None:
         planner = Planner(problem, given.seed)
         planner.first()
+        planner.prove()
         plan = planner.improve(given.steps, lambda: 1.0)
     else:
         end = begun + given.seconds

@@ -4,6 +4,7 @@ from __future__ import annotations
 
 import time
 import uuid
+from dataclasses import replace
 from datetime import timedelta
 
 from django.db.models import Q
@@ -72,6 +73,9 @@ def improve(run_id: int) -> None:
 
     on_better(planner.plan())
     planner.improve(None, go_on, on_better)
+    if ended == PlanRun.Status.DONE and checkpoint(run, best, run.budget_s):
+        planner.prove()
+        best = replace(best, bounds=planner.bounds)
     checkpoint(run, best, spent_before + time.monotonic() - begun, ended)
 
 

@@ -60,7 +60,7 @@ class BenchTime:
 def bounds_of(problem: Problem) -> Bounds:
     """Lower bounds on late weight, hands-on, finish and cost; FOREVER where nothing can be done."""
     bench = BenchTime(slots(problem, ()))
-    ends, done_by, finish = _chains(problem)
+    ends, done_by, finish, _ = chains(problem)
     left = problem.done_s()
     work = sum(task.work_s - left[name] for name, task in problem.tasks.items())
     hands_on = work + fewest_openings_s(problem)
@@ -78,8 +78,11 @@ def bounds_of(problem: Problem) -> Bounds:
     return Bounds(late, hands_on, finish, cost)
 
 
-def _chains(problem: Problem) -> tuple[dict[str, int], dict[str, int], int]:
-    """By item: its earliest last end, and earliest done; and the earliest finish of all work."""
+def chains(
+    problem: Problem,
+) -> tuple[dict[str, int], dict[str, int], int, dict[str, list[int]]]:
+    """By item: its earliest last end, and earliest done; the earliest finish of all work; and by
+    task the earliest end on each of its items."""
     order: TopologicalSorter[str] = TopologicalSorter(dict.fromkeys(problem.tasks, ()))
     into: dict[str, list[int]] = {name: [] for name in problem.tasks}
     for index, link in enumerate(problem.links):
@@ -140,7 +143,7 @@ def _chains(problem: Problem) -> tuple[dict[str, int], dict[str, int], int]:
             ends[item] = max(ends.get(item, 0), end)
             dry = _wait(rates_of(problem, task.clock), end, task.dry_s)
             done_by[item] = max(done_by.get(item, 0), dry)
-    return ends, done_by, min(finish, FOREVER)
+    return ends, done_by, min(finish, FOREVER), end_at
 
 
 def _wait(rates: tuple[Rate, ...], start: int, wait_s: int) -> int:

@@ -24,6 +24,7 @@ from muster.core.plan.kernel.shape import (
 from muster.core.plan.measure import measure
 from muster.core.plan.plan import Block, Bounds, Plan, Score
 from muster.core.plan.problem import Problem
+from muster.core.plan.proof import proven
 from muster.core.plan.reasons import why_impossible
 from muster.core.plan.search import Search
 
@@ -45,6 +46,10 @@ class Planner:
     def bounds(self) -> Bounds:
         """What is proven of every plan; found when it is first asked for."""
         return bounds_of(self.problem)
+
+    def prove(self) -> None:
+        """Look for a stronger bound on the cost: a second or a few, so not while anyone waits."""
+        self.bounds = proven(self.problem, self.bounds)
 
     def first(self, guide: Plan | None = None) -> Plan:
         """A complete plan at once; one that keeps to the order of ``guide`` where there is one."""

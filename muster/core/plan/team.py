@@ -23,7 +23,10 @@ def improve_together(problem: Problem, seed: int, many: int, go_on: Callable[[],
     planners = [Planner(problem, seed + APART * number) for number in range(many)]
     for planner in planners:
         planner.first()
-    with ThreadPoolExecutor(many) as pool:
+    with ThreadPoolExecutor(many + 1) as pool:
+        proof = pool.submit(planners[0].prove)
         plans = list(pool.map(lambda one: one.improve(None, go_on), planners))
+        proof.result()
     best: Plan = min(plans, key=lambda plan: (plan.status != "planned", plan.score.rank()))
-    return replace(best, seed=seed, steps=sum(plan.steps for plan in plans))
+    steps = sum(plan.steps for plan in plans)
+    return replace(best, bounds=planners[0].bounds, seed=seed, steps=steps)
