@@ -44,6 +44,8 @@ class Unit:
     tier: Tier = "hand"
     priority: Annotated[int, Field(ge=1, le=5)] = 2
     tray_size: Annotated[int, Field(ge=1, le=MOST_MODELS)] | None = None
+    split: tuple[Annotated[int, Field(ge=1, le=MOST_MODELS)], ...] = ()
+    """How many models each tray holds, where they are not all of one size."""
 
 
 @dataclass(frozen=True, config=STRICT)
@@ -108,6 +110,10 @@ class Choices:
     left_out: tuple[LeaveOut, ...] = ()
     put_off: tuple[PutOff, ...] = ()
     rack: Annotated[int, Field(ge=1, le=100_000)] = 40
+    spare_min: Annotated[int, Field(ge=0, le=240)] = 0
+    """Minutes left free at the end of each sitting, for what takes longer."""
+    finish_first: Id | None = None
+    """The unit that is to stand finished before the others."""
 
     def unit(self, unit_id: str) -> Unit | None:
         """The unit of that id."""

@@ -5,15 +5,18 @@ from __future__ import annotations
 from datetime import datetime
 
 from django.core.cache import cache
-from django.http import HttpRequest
+from django.http import Http404, HttpRequest
 from ninja import Router, Schema
 
 from muster.apps.plan.beat import worker_lives
 from muster.apps.plan.current import current_plan, queue
 from muster.apps.plan.models import PlanRun
 from muster.apps.plan.places import Place, places_of
+from muster.apps.recipes.reading import newest_recipes
 from muster.apps.roll.reading import own_muster
 from muster.core.plan.fields import Refused
+from muster.core.plan.relaxing import sooner_without
+from muster.core.plan.why import reasons_of
 from muster.core.rooms.outlook import Outlook, outlook_of
 
 router = Router()
@@ -83,6 +86,17 @@ def places(request: HttpRequest, muster_id: int, call: str) -> list[Place]:
     return places_of(current_plan(own_muster(request.user, muster_id)), call)
 
 
+@router.get("/musters/{int:muster_id}/plan/why", response=list[int | None])
+def why(request: HttpRequest, muster_id: int, call: str) -> list[int | None]:
+    """By reason of a call's card, in its order: how many seconds sooner it starts without it."""
+    current = current_plan(own_muster(request.user, muster_id))
+    problem, plan = current.derived.bench.problem, current.plan
+    reasons = reasons_of(problem, plan).get(call)
+    if reasons is None:
+        raise Http404
+    return [sooner_without(problem, plan, call, reason) for reason in reasons]
+
+
 @router.get("/musters/{int:muster_id}/plan/outlook", response=Outlook)
 def outlook(request: HttpRequest, muster_id: int) -> Outlook:
     """Other tray sizes beside this plan, and the chance to be in time. Kept while the plan is."""
@@ -91,6 +105,7 @@ def outlook(request: HttpRequest, muster_id: int) -> Outlook:
     key = f"outlook-{run.pk}-{run.plan['cost_s']}"
     found: Outlook | None = cache.get(key)
     if found is None:
-        found = outlook_of(current.derived, current.plan)
+        others = newest_recipes(request.user).values()
+        found = outlook_of(current.derived, current.plan, others)
         cache.set(key, found, OUTLOOK_KEPT_S)
     return found

@@ -10,7 +10,8 @@ from django.db import transaction
 from django.http import Http404, HttpRequest
 from ninja import Router, Schema
 
-from muster.apps.recipes.models import Recipe, RecipeVersion
+from muster.apps.recipes.models import Recipe
+from muster.apps.recipes.reading import newest_recipes
 from muster.apps.recipes.starting import keep_version
 from muster.apps.roll import changing
 from muster.apps.roll.models import Muster
@@ -50,10 +51,7 @@ class RecipeIn(Schema):
 
 
 def _all(user: User) -> list[RecipeOut]:
-    newest: dict[str, RecipeDocument] = {}
-    rows = RecipeVersion.objects.select_related("recipe").filter(recipe__owner=user)
-    for row in rows.order_by("recipe_id", "number"):
-        newest[row.recipe.code] = row.value()
+    newest = newest_recipes(user)
     used: dict[str, list[UsedBy]] = {}
     for muster in Muster.objects.filter(owner=user):
         choices = choices_of(muster)

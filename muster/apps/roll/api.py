@@ -60,6 +60,8 @@ class View(Schema):
     moved: list[Moved]
     parade_day: date | None
     rack: int
+    spare_min: int
+    finish_first: str | None
     hours: list[Spell]
     undo: str | None
     newest: dict[str, int]
@@ -138,6 +140,8 @@ def view_of(muster: Muster) -> View:
         bench=bench_view(derived, board), progress=progress_of(current.run),
         moved=MOVED.validate_python(current.run.moved),
         parade_day=derived.snapshot.choices.parade_day, rack=derived.snapshot.choices.rack,
+        spare_min=derived.snapshot.choices.spare_min,
+        finish_first=derived.snapshot.choices.finish_first,
         hours=list(derived.snapshot.choices.spells),
         undo=last.label if last else None, newest=newest,
     )  # fmt: skip

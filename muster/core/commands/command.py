@@ -28,6 +28,7 @@ MOST_UNITS = 60
 MOST_EVENINGS = 400
 MOST_RACK = 100_000
 MOST_SPELLS = 20
+MOST_SPARE_MIN = 240
 
 
 @dataclass(frozen=True, config=STRICT)
@@ -43,13 +44,18 @@ class AddUnit:
 
 @dataclass(frozen=True, config=STRICT)
 class EditUnit:
-    """Change what is given of a unit; ``tray_size`` 0 means as proposed."""
+    """Change what is given of a unit.
+
+    ``tray_size`` 0 means as proposed; ``split`` says how many models each tray holds, so that
+    trays may differ.
+    """
 
     do: Literal["edit_unit"]
     unit: str
     name: Name | None = None
     count: int | None = None
     tray_size: int | None = None
+    split: Annotated[tuple[int, ...], Field(max_length=MOST_MODELS)] | None = None
     tier: Tier | None = None
     priority: Annotated[int, Field(ge=1, le=5)] | None = None
     recipe: str | None = None
@@ -100,6 +106,22 @@ class SetRack:
 
 
 @dataclass(frozen=True, config=STRICT)
+class SetSpare:
+    """Leave so many minutes free at the end of each sitting."""
+
+    do: Literal["set_spare"]
+    minutes: int
+
+
+@dataclass(frozen=True, config=STRICT)
+class FinishFirst:
+    """Finish a unit before the others; without one, none comes first."""
+
+    do: Literal["finish_first"]
+    unit: str | None = None
+
+
+@dataclass(frozen=True, config=STRICT)
 class SetHours:
     """Say between which hours of each day something holds, such as daylight."""
 
@@ -144,14 +166,17 @@ class Together:
 
     do: Literal["together"]
     changes: Annotated[
-        tuple[Annotated[AddEvening | EditUnit | RemoveUnit, Field(discriminator="do")], ...],
+        tuple[
+            Annotated[AddEvening | EditUnit | RemoveUnit | LeaveOutCall, Field(discriminator="do")],
+            ...,
+        ],
         Field(min_length=1, max_length=MOST_UNITS),
     ]
 
 
 Command = Annotated[
     AddUnit | EditUnit | RemoveUnit | AddEvening | RemoveEvening | SetParadeDay | SetRack
-    | SetHours | PinCall | LeaveOutCall | PutOffCall | Together,
+    | SetSpare | FinishFirst | SetHours | PinCall | LeaveOutCall | PutOffCall | Together,
     Field(discriminator="do"),
 ]  # fmt: skip
 COMMAND: TypeAdapter[Command] = TypeAdapter(Command)
@@ -167,7 +192,9 @@ def carry_out(choices: Choices, command: Command, now: datetime) -> tuple[Choice
         case RemoveUnit():
             unit = _unit(choices, command.unit)
             units = tuple(one for one in choices.units if one.id != unit.id)
-            return replace(choices, units=units), f"{unit.name} taken off the roll"
+            first = None if choices.finish_first == unit.id else choices.finish_first
+            left = replace(choices, units=units, finish_first=first)
+            return left, f"{unit.name} taken off the roll"
         case AddEvening():
             return _add_evening(choices, command)
         case RemoveEvening():
@@ -183,6 +210,13 @@ def carry_out(choices: Choices, command: Command, now: datetime) -> tuple[Choice
             if not 1 <= command.rack <= MOST_RACK:
                 raise Refused(f"a rack of {command.rack}: choose 1 to {MOST_RACK} places")
             return replace(choices, rack=command.rack), f"A rack of {command.rack} places"
+        case SetSpare():
+            return _set_spare(choices, command)
+        case FinishFirst():
+            if command.unit is None:
+                return replace(choices, finish_first=None), "No unit comes first"
+            unit = _unit(choices, command.unit)
+            return replace(choices, finish_first=unit.id), f"{unit.name} to be finished first"
         case SetHours():
             return _set_hours(choices, command)
         case PinCall():
@@ -255,10 +289,25 @@ def _edit_unit(choices: Choices, command: EditUnit) -> tuple[Choices, str]:
         most = command.count or unit.count
         if not 0 <= command.tray_size <= most:
             raise Refused(f"a tray of {command.tray_size}: choose 1 to {most}, or 0 as proposed")
-        changes["tray_size"] = command.tray_size or None
+        changes |= {"tray_size": command.tray_size or None, "split": ()}
+    if command.split is not None:
+        count = command.count or unit.count
+        if sum(command.split) != count or min(command.split, default=1) < 1:
+            raise Refused(
+                f"trays of {', '.join(map(str, command.split))} hold {sum(command.split)} models: "
+                f"{unit.name} has {count}, so share those out, 1 or more to a tray"
+            )
+        changes |= {"split": command.split, "tray_size": None}
     new = replace(unit, **changes)  # type: ignore[arg-type]
     units = tuple(new if one.id == unit.id else one for one in choices.units)
     return replace(choices, units=units), f"{new.name} changed"
+
+
+def _set_spare(choices: Choices, command: SetSpare) -> tuple[Choices, str]:
+    if not 0 <= command.minutes <= MOST_SPARE_MIN:
+        raise Refused(f"{command.minutes} minutes free: choose 0 to {MOST_SPARE_MIN}")
+    label = f"{command.minutes} min of each sitting left free"
+    return replace(choices, spare_min=command.minutes), label
 
 
 def _set_hours(choices: Choices, command: SetHours) -> tuple[Choices, str]:

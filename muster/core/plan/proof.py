@@ -126,7 +126,7 @@ def _prices(
     model.a_matrix_.format_ = highspy.MatrixFormat.kRowwise
     model.a_matrix_.start_ = starts.astype(np.int32)
     model.a_matrix_.index_, model.a_matrix_.value_ = columns, values
-    highs = highspy.Highs()  # type: ignore[no-untyped-call]
+    highs = highspy.Highs()
     highs.setOptionValue("log_to_console", False)
     highs.setOptionValue("output_flag", False)
     highs.setOptionValue("threads", 1)

@@ -308,7 +308,7 @@ def _sentence(derived: Derived, reason: Reason, pinned: bool) -> str:
         case "stand":
             return f"waits {_minutes(reason.saves_s)} after {other}, until {at}"
         case "dry_since":
-            return f"{other} ready since {at}; that does not hold it"
+            return f"{other} ready since {at}"
         case "sitting":
             return f"the sitting begins at {at}"
         case "full":

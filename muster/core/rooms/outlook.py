@@ -2,21 +2,27 @@
 
 from __future__ import annotations
 
-from dataclasses import dataclass, replace
+from collections.abc import Iterable
+from dataclasses import dataclass
 from datetime import datetime
 
 from muster.core.choices import Choices, Unit
 from muster.core.commands.command import EditUnit, Together
-from muster.core.pipeline import Derived, derive
+from muster.core.pipeline import Derived
 from muster.core.plan.chance import Chance, chance_of
 from muster.core.plan.fields import Refused
 from muster.core.plan.plan import Plan
 from muster.core.plan.planner import Planner
-from muster.core.rooms.remedies import Remedy, remedies_of
+from muster.core.recipes.recipe import Recipe
+from muster.core.rooms.chosen_trays import Splits, chosen_trays, splits_of, with_splits
+from muster.core.rooms.remedies import Remedy, lifts_of, remedies_of
 from muster.core.rooms.roll import head_of, roll_of
-from muster.core.work.trays import SPACE
+from muster.core.work.logged import spreads_of
+from muster.core.work.trays import SPACE, proposed_size
 
 FUTURES = 500
+
+CHOSEN = "Trays chosen to suit"
 
 STEPS_TASKS = 9000
 """How many attempts other tray sizes get, by their tasks; this plan has had many more."""
@@ -31,6 +37,7 @@ class TraySizes:
     this_plan: bool
     possible: bool
     bench_s: int
+    cost_s: int
     openings: int
     finish: datetime | None
     in_hand: int
@@ -53,24 +60,34 @@ class Outlook:
     sizes: list[TraySizes]
     why: str
     remedies: list[Remedy]
+    lifts: list[Remedy]
     in_time: float | None
     units: list[UnitChance]
     matters_most: str | None
 
 
-def outlook_of(derived: Derived, plan: Plan) -> Outlook:
-    """Compare tray sizes, and look at so many futures of this plan."""
+def outlook_of(derived: Derived, plan: Plan, others: Iterable[Recipe] = ()) -> Outlook:
+    """Compare tray sizes, and look at so many futures of this plan.
+
+    ``others``: recipes that a unit could be painted by instead.
+    """
     choices = derived.snapshot.choices
-    ways: list[tuple[str, dict[str, int]]] = [
-        ("One model at a time", {unit.id: 1 for unit in choices.units}),
-        ("As proposed", {unit.id: 0 for unit in choices.units}),
-        ("Whole units", {unit.id: _whole(choices, unit) for unit in choices.units}),
+    whole = {unit.id: _whole(choices, unit) for unit in choices.units}
+    mine = splits_of(derived)
+    ways: list[tuple[str, Splits]] = [
+        ("One model at a time", {unit.id: (1,) * unit.count for unit in choices.units}),
+        ("As proposed", _proposed(derived)),
+        ("Whole units", {u.id: _cut(u.count, whole[u.id]) for u in choices.units}),
     ]
-    mine = {unit.id: unit.tray_size or 0 for unit in choices.units}
     rows = [_row("This plan", mine, derived, plan, True)]
-    for name, sizes in ways:
-        if sizes != mine:
-            rows.append(_tried(derived, name, sizes))
+    rows += [_tried(derived, name, splits) for name, splits in ways if splits != mine]
+    best = min(rows, key=_rank)
+    from_here = {"This plan": mine, **dict(ways)}[best.name]
+    chosen = chosen_trays(derived, from_here, whole)
+    if chosen not in (mine, *(splits for _, splits in ways)):
+        row = _tried(derived, CHOSEN, chosen)
+        # What is no better than the rows there are is no choice.
+        rows += [row] if _rank(row) < _rank(best) else []
     rows.sort(key=lambda row: -row.openings if row.possible else -(10**9))
     seen = _chance(derived, plan)
     names = {unit.id: unit.name for unit in choices.units}
@@ -79,43 +96,61 @@ def outlook_of(derived: Derived, plan: Plan) -> Outlook:
     return Outlook(
         sizes=rows,
         why=_why(rows),
-        remedies=remedies_of(derived, plan),
+        remedies=remedies_of(derived, plan, others),
+        lifts=lifts_of(derived, plan),
         in_time=seen.all_in_time if seen else None,
         units=[UnitChance(unit, names[unit], share) for unit, share in by_unit if unit in names],
         matters_most=f"{call.name}, {call.tray_name}" if call else None,
     )
 
 
-def _command(sizes: dict[str, int]) -> Together:
-    """The change to these sizes, by unit; 0 as proposed."""
-    changes = tuple(EditUnit("edit_unit", unit, tray_size=size) for unit, size in sizes.items())
+def _command(splits: Splits) -> Together:
+    """The change to these trays."""
+    changes = tuple(EditUnit("edit_unit", unit, split=split) for unit, split in splits.items())
     return Together("together", changes)
+
+
+def _cut(count: int, size: int) -> tuple[int, ...]:
+    """Trays of that size, and what is left over."""
+    return tuple(min(size, count - at) for at in range(0, count, size))
+
+
+def _proposed(derived: Derived) -> Splits:
+    """The natural sizes: the first model is ready when the last is done."""
+    choices = derived.snapshot.choices
+    found = {}
+    for unit in choices.units:
+        passes = derived.snapshot.recipes[unit.recipe, unit.recipe_version].for_tier(unit.tier)
+        found[unit.id] = _cut(unit.count, proposed_size(unit, passes, choices.rack))
+    return found
+
+
+def _rank(row: TraySizes) -> tuple[bool, int, int]:
+    """Fewest late models first, then the least cost of the whole plan."""
+    return not row.possible, row.late_models, row.cost_s
 
 
 def _whole(choices: Choices, unit: Unit) -> int:
     return max(1, min(unit.count, choices.rack // SPACE[unit.kind]))
 
 
-def _tried(derived: Derived, name: str, sizes: dict[str, int]) -> TraySizes:
-    """Plan at once with these sizes, nothing begun taken apart."""
-    choices = derived.snapshot.choices
-    units = tuple(replace(unit, tray_size=sizes[unit.id] or None) for unit in choices.units)
-    snapshot = replace(derived.snapshot, choices=replace(choices, units=units))
+def _tried(derived: Derived, name: str, splits: Splits) -> TraySizes:
+    """Plan at once in these trays."""
     try:
-        other = derive(snapshot, keep_running=False)
+        other = with_splits(derived, splits)
     except Refused:
-        return TraySizes(name, _command(sizes), False, False, 0, 0, None, 0, 0)
+        return TraySizes(name, _command(splits), False, False, 0, 0, 0, None, 0, 0)
     planner = Planner(other.bench.problem)
     planner.first()
     steps = STEPS_TASKS // max(1, len(other.bench.problem.tasks))
-    return _row(name, sizes, other, planner.improve(steps, lambda: 1.0), False)
+    return _row(name, splits, other, planner.improve(steps, lambda: 1.0), False)
 
 
-def _row(name: str, sizes: dict[str, int], made: Derived, plan: Plan, mine: bool) -> TraySizes:
+def _row(name: str, splits: Splits, made: Derived, plan: Plan, mine: bool) -> TraySizes:
     head = head_of(made, plan, roll_of(made))
     return TraySizes(
-        name=name, command=_command(sizes), this_plan=mine, possible=plan.status == "planned",
-        bench_s=plan.score.hands_on_s,
+        name=name, command=_command(splits), this_plan=mine, possible=plan.status == "planned",
+        bench_s=plan.score.hands_on_s, cost_s=plan.score.cost_s,
         openings=sum(block.do in ("open", "get_out") for block in plan.blocks),
         finish=made.bench.moment(plan.score.finish) if plan.status == "planned" else None,
         in_hand=head.sittings_in_hand, late_models=head.late_models,
@@ -128,7 +163,11 @@ def _why(rows: list[TraySizes]) -> str:
     others = [row for row in rows if row.possible and not row.this_plan]
     if not mine.possible or not others:
         return ""
+    best = min(rows, key=_rank)
+    saved = mine.cost_s - best.cost_s
     said = []
+    if saved >= 60 and best.late_models == mine.late_models:
+        said.append(f"{best.name} serve the whole plan best, by {round(saved / 60)} min of work.")
     for row in (max(others, key=lambda one: one.bench_s), min(others, key=lambda one: one.bench_s)):
         minutes = round((row.bench_s - mine.bench_s) / 60)
         if not minutes or row.finish is None or mine.finish is None:
@@ -144,4 +183,5 @@ def _chance(derived: Derived, plan: Plan) -> Chance | None:
     """The chances where there is a day to be in time for."""
     if plan.status != "planned" or derived.snapshot.choices.parade_day is None or not plan.blocks:
         return None
-    return chance_of(derived.bench.problem, plan, FUTURES)
+    spread = spreads_of(derived.calls.values(), derived.record)
+    return chance_of(derived.bench.problem, plan, FUTURES, spread=spread)

@@ -17,6 +17,9 @@ from muster.core.work.trays import SPACE
 RUNNING_SLACK_S = 120
 """How soon the call under way must go on."""
 
+FIRST_WEIGHT = 25
+"""A model that is to be finished first counts as so many: its days outweigh another opening."""
+
 MOST_OF_A_MODEL = 0.9
 """A model in hand counts as worked at most so far until it is ticked."""
 
@@ -99,6 +102,10 @@ class _Builder:
             start = self.choices.local(evening.day, evening.start)
             last = evening.day + timedelta(days=1) if evening.end <= evening.start else evening.day
             end = self.choices.local(last, evening.end)
+            spare = timedelta(minutes=self.choices.spare_min)
+            # What is left free is there to be used once the sitting has come so far.
+            if self.now < end - spare > start:
+                end -= spare
             if end > self.now:
                 found.append({"start": self.at(start), "end": self.at(end)})
         found.sort(key=lambda sitting: sitting["start"])
@@ -162,6 +169,8 @@ class _Builder:
             for model in call.models:
                 whole, item = f"{call.unit.id}-{model}", call.item(model)
                 weight = round(max(0.1, hours[whole]) * call.unit.priority / 2, 3)
+                if call.unit.id == self.choices.finish_first:
+                    weight *= FIRST_WEIGHT
                 found.setdefault(
                     item,
                     {

@@ -3,7 +3,7 @@
 from __future__ import annotations
 
 import math
-from itertools import pairwise
+from itertools import accumulate, pairwise
 from statistics import median
 
 from muster.core.choices import Unit
@@ -43,8 +43,11 @@ def proposed_size(unit: Unit, passes: tuple[Pass, ...], rack: int) -> int:
 
 def trays_of(unit: Unit, passes: tuple[Pass, ...], rack: int) -> list[list[int]]:
     """The models' numbers, tray by tray."""
-    size = unit.tray_size or proposed_size(unit, passes, rack)
     models = list(range(1, unit.count + 1))
+    if sum(unit.split) == unit.count:
+        ends = list(accumulate(unit.split))
+        return [models[end - size : end] for size, end in zip(unit.split, ends, strict=True)]
+    size = unit.tray_size or proposed_size(unit, passes, rack)
     return [models[at : at + size] for at in range(0, unit.count, size)]
 
 

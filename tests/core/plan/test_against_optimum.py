@@ -170,7 +170,7 @@ def test_an_added_sitting_never_worsens_the_optimal_lateness(
 def test_an_added_sitting_never_worsens_the_earliest_finish(
     raw: dict[str, Any], length: int
 ) -> None:
-    """Where a day counts for all and work for next to nothing, the optimum is the earliest finish."""
+    """Where a day counts for nearly all, the optimum is the earliest finish."""
     raw = {**raw, "day_s": 86_400 * 20, "item_day_s": 0}
     raw["items"] = [{**item, "due": None} for item in raw["items"]]
     best = best_score(problem_from(raw))

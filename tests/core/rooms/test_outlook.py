@@ -37,7 +37,7 @@ def test_a_way_that_is_this_plans_is_not_shown_twice() -> None:
 def test_whole_units_keep_to_the_rack() -> None:
     chosen = choices(a_unit(12), evenings=evenings(10), rack=5)
     changes = row(look(chosen), "Whole units").command.changes
-    assert [(one.unit, one.tray_size) for one in changes] == [("pikes", 5)]
+    assert [(one.unit, one.split) for one in changes] == [("pikes", (5, 5, 2))]
 
 
 def test_what_does_not_fit_says_so() -> None:
@@ -47,7 +47,8 @@ def test_what_does_not_fit_says_so() -> None:
 
 def test_models_done_stay_done_under_other_trays() -> None:
     facts = [fact("begin", 0), *ticks(range(1, 5))]
-    fresh, begun = look(), look(None, *facts, minutes=6)
+    small = choices(a_unit(12, tray_size=4), evenings=evenings(10))
+    fresh, begun = look(small), look(small, *facts, minutes=6)
     assert row(begun, "Whole units").bench_s < row(fresh, "Whole units").bench_s + 60
 
 

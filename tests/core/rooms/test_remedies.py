@@ -8,9 +8,9 @@ from datetime import date
 from muster.core.commands.command import carry_out
 from muster.core.pipeline import derive, plan_first
 from muster.core.plan.planner import Planner
-from muster.core.rooms.remedies import remedies_of
+from muster.core.rooms.remedies import lifts_of, remedies_of
 from muster.core.rooms.roll import head_of, roll_of
-from tests.core.making import choices, derived, evenings
+from tests.core.making import BASE, UNDERCOAT, choices, derived, evenings, recipe
 from tests.core.making import unit as a_unit
 
 CROWDED = choices(
@@ -34,7 +34,7 @@ def test_where_no_day_is_set_nothing_is_proposed() -> None:
 
 def test_sittings_passes_and_units_are_each_tried() -> None:
     kinds = {one.command.changes[0].do for one in remedies()[1]}
-    assert kinds == {"add_evening", "edit_unit", "remove_unit"}
+    assert kinds == {"add_evening", "edit_unit", "leave_out", "remove_unit"}
 
 
 def test_what_promises_to_be_in_time_is_when_it_is_done() -> None:
@@ -68,3 +68,31 @@ def test_what_does_the_job_stands_first() -> None:
     found = remedies()[1]
     late = [(not one.possible, one.late_models) for one in found]
     assert late == sorted(late)
+
+
+def test_a_quicker_recipe_is_proposed_where_one_is_handed_in() -> None:
+    made, plan = plan_first(derived(CROWDED))
+    quick = recipe(UNDERCOAT, BASE, name="dipped")
+    found = remedies_of(made, plan, [quick])
+    swapped = [one for one in found if "by 'dipped'" in one.words]
+    assert swapped
+    assert {change.recipe for change in swapped[0].command.changes} == {"dipped"}
+
+
+def test_a_pass_left_out_is_one_not_seen_across_the_table() -> None:
+    _, found = remedies()
+    out = next(one for one in found if one.command.changes[0].do == "leave_out")
+    keys = {key for change in out.command.changes for key in change.pass_keys}
+    assert keys <= {"wash", "eyes"}
+
+
+def test_time_to_spare_lifts_what_most_models_gain_by_and_all_stay_in_time() -> None:
+    calm = choices(
+        a_unit(6), a_unit(4, id="crews", name="Crews", priority=5), evenings=evenings(10)
+    )
+    made, plan = plan_first(derived(calm))
+    lifts = lifts_of(made, plan)
+    assert [one.command.changes[0].unit for one in lifts] == ["crews", "pikes"]
+    assert all(one.possible and not one.late_models and one.in_hand for one in lifts)
+    crowded, late = plan_first(derived(CROWDED))
+    assert lifts_of(crowded, late) == []

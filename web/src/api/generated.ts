@@ -292,6 +292,26 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/musters/{muster_id}/plan/why": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Why
+         * @description By reason of a call's card, in its order: how many seconds sooner it starts without it.
+         */
+        get: operations["muster_apps_plan_api_why"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/musters/{muster_id}/sit-down": {
         parameters: {
             query?: never;
@@ -710,7 +730,7 @@ export interface components {
          */
         CommandIn: {
             /** Command */
-            command: components["schemas"]["AddUnit"] | components["schemas"]["EditUnit"] | components["schemas"]["RemoveUnit"] | components["schemas"]["AddEvening"] | components["schemas"]["RemoveEvening"] | components["schemas"]["SetParadeDay"] | components["schemas"]["SetRack"] | components["schemas"]["SetHours"] | components["schemas"]["PinCall"] | components["schemas"]["LeaveOutCall"] | components["schemas"]["PutOffCall"] | components["schemas"]["Together"];
+            command: components["schemas"]["AddUnit"] | components["schemas"]["EditUnit"] | components["schemas"]["RemoveUnit"] | components["schemas"]["AddEvening"] | components["schemas"]["RemoveEvening"] | components["schemas"]["SetParadeDay"] | components["schemas"]["SetRack"] | components["schemas"]["SetSpare"] | components["schemas"]["FinishFirst"] | components["schemas"]["SetHours"] | components["schemas"]["PinCall"] | components["schemas"]["LeaveOutCall"] | components["schemas"]["PutOffCall"] | components["schemas"]["Together"];
             /** Version */
             version: number;
         };
@@ -749,7 +769,8 @@ export interface components {
         };
         /**
          * EditUnit
-         * @description Change what is given of a unit; ``tray_size`` 0 means as proposed.
+         * @description Change what is given of a unit; ``tray_size`` 0 means as proposed; ``split`` names each tray's
+         *     models, so that trays may differ.
          */
         EditUnit: {
             /** Count */
@@ -767,6 +788,8 @@ export interface components {
             recipe?: string | null;
             /** Recipe Version */
             recipe_version?: number | null;
+            /** Split */
+            split?: number[] | null;
             /** Tier */
             tier?: ("table" | "hand" | "close") | null;
             /** Tray Size */
@@ -851,6 +874,19 @@ export interface components {
         FactsIn: {
             /** Facts */
             facts: components["schemas"]["Fact"][];
+        };
+        /**
+         * FinishFirst
+         * @description Finish a unit before the others; without one, none comes first.
+         */
+        FinishFirst: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            do: "finish_first";
+            /** Unit */
+            unit?: string | null;
         };
         /**
          * Head
@@ -1016,6 +1052,8 @@ export interface components {
         Outlook: {
             /** In Time */
             in_time: number | null;
+            /** Lifts */
+            lifts: components["schemas"]["Remedy"][];
             /** Matters Most */
             matters_most: string | null;
             /** Remedies */
@@ -1306,6 +1344,8 @@ export interface components {
          */
         Remedy: {
             command: components["schemas"]["Together"];
+            /** In Hand */
+            in_hand: number;
             /** Late Models */
             late_models: number;
             /** Possible */
@@ -1400,6 +1440,19 @@ export interface components {
             rack: number;
         };
         /**
+         * SetSpare
+         * @description Leave so many minutes free at the end of each sitting.
+         */
+        SetSpare: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            do: "set_spare";
+            /** Minutes */
+            minutes: number;
+        };
+        /**
          * SitDown
          * @description Sit down now, for so many minutes.
          */
@@ -1453,7 +1506,7 @@ export interface components {
          */
         Together: {
             /** Changes */
-            changes: (components["schemas"]["AddEvening"] | components["schemas"]["EditUnit"] | components["schemas"]["RemoveUnit"])[];
+            changes: (components["schemas"]["AddEvening"] | components["schemas"]["EditUnit"] | components["schemas"]["RemoveUnit"] | components["schemas"]["LeaveOutCall"])[];
             /**
              * @description discriminator enum property added by openapi-typescript
              * @enum {string}
@@ -1468,6 +1521,8 @@ export interface components {
             /** Bench S */
             bench_s: number;
             command: components["schemas"]["Together"];
+            /** Cost S */
+            cost_s: number;
             /** Finish */
             finish: string | null;
             /** In Hand */
@@ -1551,6 +1606,11 @@ export interface components {
             /** Scale */
             scale: number;
             /**
+             * Split
+             * @default []
+             */
+            split: number[];
+            /**
              * Tier
              * @default hand
              * @enum {string}
@@ -1615,6 +1675,8 @@ export interface components {
             board: components["schemas"]["Board"];
             /** Evenings */
             evenings: components["schemas"]["Evening"][];
+            /** Finish First */
+            finish_first: string | null;
             head: components["schemas"]["Head"];
             /** Hours */
             hours: components["schemas"]["Spell"][];
@@ -1635,6 +1697,8 @@ export interface components {
             rack: number;
             /** Roll */
             roll: components["schemas"]["UnitRow"][];
+            /** Spare Min */
+            spare_min: number;
             /** Undo */
             undo: string | null;
             /** Version */
@@ -2033,6 +2097,30 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["Progress"];
+                };
+            };
+        };
+    };
+    muster_apps_plan_api_why: {
+        parameters: {
+            query: {
+                call: string;
+            };
+            header?: never;
+            path: {
+                muster_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": (number | null)[];
                 };
             };
         };

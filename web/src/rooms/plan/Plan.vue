@@ -12,6 +12,7 @@ import Board from './Board.vue'
 import Evening from './Evening.vue'
 import { howMany } from './fold'
 import { useOutlook } from './outlook'
+import { proofWords, useProofs } from './proofs'
 import Remedies from './Remedies.vue'
 import SittingBar from './SittingBar.vue'
 import Sittings from './Sittings.vue'
@@ -47,6 +48,7 @@ const card = computed(() => {
 })
 const working = computed(() => ['queued', 'improving'].includes(view.value?.progress.status ?? ''))
 const outlook = useOutlook(working)
+const proofs = useProofs(() => card.value?.id)
 const saved = computed(() => {
   const progress = view.value?.progress
   return progress ? Math.max(0, progress.first_cost_s - progress.cost_s) : 0
@@ -211,16 +213,21 @@ async function work(what: 'improve' | 'stop') {
             }}<template v-if="card.mix">, {{ card.mix }}</template>
             <template v-if="card.start && card.end">
               · {{ muster.day(card.start) }} {{ muster.clock(card.start) }} to
+              <template v-if="muster.day(card.end) !== muster.day(card.start)">{{
+                muster.day(card.end)
+              }}</template>
               {{ muster.clock(card.end) }}</template
             >
           </h2>
           <ul class="mt-1">
             <li
-              v-for="one in card.why"
+              v-for="(one, index) in card.why"
               :key="one"
               class="flex gap-3 before:content-['–'] before:shrink-0"
             >
-              <span>{{ one }}</span>
+              <span
+                >{{ one }}<span class="text-soft">{{ proofWords(proofs[index]) }}</span></span
+              >
             </li>
             <li
               v-if="card.dry_from && card.dry_to"
@@ -258,7 +265,14 @@ async function work(what: 'improve' | 'stop') {
             </Menu>
           </div>
         </div>
-        <TraySizes :found="outlook" :working="working" />
+        <div>
+          <TraySizes :found="outlook" :working="working" />
+          <Remedies
+            v-if="!view.head.late_models && outlook?.lifts.length"
+            :found="outlook"
+            :working="working"
+          />
+        </div>
       </section>
       <footer
         class="mt-3 flex flex-wrap gap-x-6 gap-y-1 border-t border-rule pt-2 text-14 text-soft max-md:hidden"

@@ -57,6 +57,17 @@ async function add() {
               :value="view.rack"
               @change="muster.command({ do: 'set_rack', rack: Number(typed($event)) })"
           /></label>
+          <label class="grid gap-1 text-14"
+            >Minutes left free in each sitting
+            <input
+              type="number"
+              min="0"
+              max="240"
+              step="5"
+              class="field w-28"
+              :value="view.spare_min"
+              @change="muster.command({ do: 'set_spare', minutes: Number(typed($event)) })"
+          /></label>
           <div v-for="one in view.hours" :key="one.tag" class="grid gap-1 text-14">
             <span>{{ one.tag }}</span>
             <span class="flex items-center gap-2">

@@ -48,6 +48,16 @@ function edit(row: UnitRow, changes: Partial<Changes>) {
   return muster.command({ do: 'edit_unit', unit: row.unit.id, ...changes } as Schemas['EditUnit'])
 }
 
+/** '6': trays of six; '8, 8, 4': each tray by itself; nothing: as proposed. */
+function traysTyped(text: string): Partial<Changes> {
+  const sizes = (text.match(/\d+/g) ?? []).map(Number)
+  return sizes.length > 1 ? { split: sizes } : { tray_size: sizes[0] ?? 0 }
+}
+
+function isFirst(row: UnitRow): boolean {
+  return muster.view?.finish_first === row.unit.id
+}
+
 function number(event: Event): number {
   return Number((event.target as HTMLInputElement).value)
 }
@@ -107,6 +117,7 @@ function follow(row: UnitRow, code: string) {
       <div>
         <h2>{{ row.unit.count }} {{ row.unit.name }}</h2>
         <p class="fig text-14 text-soft">1/{{ row.unit.scale }} · {{ row.recipe_name }}</p>
+        <p v-if="muster.view?.finish_first === row.unit.id" class="text-14">finished first</p>
       </div>
       <div class="flex flex-wrap gap-x-6 gap-y-2">
         <div v-for="tray in row.trays" :key="tray.id">
@@ -147,14 +158,12 @@ function follow(row: UnitRow, code: string) {
           @change="edit(row, { count: number($event) })"
       /></label>
       <label class="grid gap-1 text-14"
-        >In a tray
+        >In a tray, or each
         <input
-          class="field w-24"
-          type="number"
-          min="0"
-          :value="row.unit.tray_size ?? ''"
+          class="field w-32"
+          :value="row.unit.split?.length ? row.unit.split.join(', ') : (row.unit.tray_size ?? '')"
           :placeholder="String(row.proposed_size)"
-          @change="edit(row, { tray_size: number($event) })"
+          @change="edit(row, traysTyped(value($event)))"
       /></label>
       <label class="grid gap-1 text-14"
         >Seen from
@@ -184,6 +193,12 @@ function follow(row: UnitRow, code: string) {
           </option>
         </select></label
       >
+      <button
+        class="btn"
+        @click="muster.command({ do: 'finish_first', unit: isFirst(row) ? null : row.unit.id })"
+      >
+        {{ isFirst(row) ? 'No longer first' : 'Finish first' }}
+      </button>
       <button class="btn" @click="muster.command({ do: 'remove_unit', unit: row.unit.id })">
         Take off the roll
       </button>

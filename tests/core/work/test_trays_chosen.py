@@ -1,0 +1,115 @@
+"""Trays that differ, minutes left free, a unit that comes first, and what the ticks teach."""
+
+from __future__ import annotations
+
+import pytest
+
+from muster.core.commands.command import EditUnit, FinishFirst, RemoveUnit, SetSpare, carry_out
+from muster.core.pipeline import plan_first
+from muster.core.plan.chance import SPREAD
+from muster.core.plan.fields import Refused
+from muster.core.plan.planner import Planner
+from muster.core.rooms.chosen_trays import chosen_trays, splits_of, with_splits
+from muster.core.rooms.roll import done_at
+from muster.core.work.logged import spreads_of
+from muster.core.work.trays import trays_of
+from tests.core.making import (
+    EYES,
+    NOW,
+    UNDERCOAT,
+    WASH,
+    a_pass,
+    choices,
+    derived,
+    evenings,
+    fact,
+    recipe,
+    ticks,
+)
+from tests.core.making import unit as a_unit
+
+
+def changed(chosen, command):
+    return carry_out(chosen, command, NOW)[0]
+
+
+def test_a_unit_can_be_shared_out_in_trays_that_differ() -> None:
+    chosen = changed(choices(a_unit(10)), EditUnit("edit_unit", "pikes", split=(4, 4, 2)))
+    assert splits_of(derived(chosen)) == {"pikes": (4, 4, 2)}
+    even = changed(chosen, EditUnit("edit_unit", "pikes", tray_size=5))
+    assert splits_of(derived(even)) == {"pikes": (5, 5)}
+
+
+def test_trays_that_do_not_hold_the_unit_are_refused() -> None:
+    with pytest.raises(Refused, match="Pikes"):
+        changed(choices(a_unit(10)), EditUnit("edit_unit", "pikes", split=(4, 4)))
+    with pytest.raises(Refused):
+        changed(choices(a_unit(10)), EditUnit("edit_unit", "pikes", split=(11, -1)))
+
+
+def test_more_models_than_the_trays_held_are_shared_out_as_proposed() -> None:
+    chosen = changed(choices(a_unit(10)), EditUnit("edit_unit", "pikes", split=(4, 4, 2)))
+    more = changed(chosen, EditUnit("edit_unit", "pikes", count=12)).units[0]
+    recipe = derived(chosen).snapshot.recipes[more.recipe, more.recipe_version]
+    trays = trays_of(more, recipe.for_tier(more.tier), 40)
+    assert sum(map(len, trays)) == 12
+
+
+def test_minutes_left_free_shorten_each_sitting_that_has_not_come_so_far() -> None:
+    chosen = choices(a_unit(6), evenings=evenings(3))
+    free = derived(changed(chosen, SetSpare("set_spare", 20))).bench.problem.sittings
+    whole = derived(chosen).bench.problem.sittings
+    assert [a.end - b.end for a, b in zip(whole, free, strict=True)] == [1200] * 3
+    late = (whole[0].end - whole[0].start) // 60 - 10
+    inside = derived(changed(chosen, SetSpare("set_spare", 20)), minutes=late)
+    assert inside.bench.problem.sittings[0].end == whole[0].end
+    with pytest.raises(Refused):
+        changed(chosen, SetSpare("set_spare", 500))
+
+
+def test_a_unit_that_comes_first_stands_finished_before_the_other() -> None:
+    chosen = choices(
+        a_unit(12), a_unit(12, id="crews", name="Crews", priority=4), evenings=evenings(12)
+    )
+
+    def finished(choice, unit):
+        made = derived(choice)
+        planner = Planner(made.bench.problem)
+        planner.first()
+        plan = planner.improve(200, lambda: 1.0)
+        return max(done for item, done in done_at(made, plan).items() if item.startswith(unit))
+
+    for first, other in (("pikes", "crews"), ("crews", "pikes")):
+        told = changed(chosen, FinishFirst("finish_first", first))
+        assert finished(told, first) < finished(told, other)
+    gone = changed(changed(chosen, FinishFirst("finish_first", "crews")),
+                   RemoveUnit("remove_unit", "crews"))  # fmt: skip
+    assert gone.finish_first is None
+
+
+def test_a_window_too_short_for_the_whole_unit_is_answered_by_smaller_trays() -> None:
+    """Six minutes a model before one of one: (n - 1) * 5 min must fit the window's 60 to spare."""
+    base = a_pass("base", 6, tool="brush", setup_min=1, cleanup_min=1, dry_min=15, stand_min=30,
+                  window_min=90)  # fmt: skip
+    chosen = choices(
+        a_unit(24, tray_size=24), a_unit(6, id="crews", name="Crews"),
+        rack=120, evenings=evenings(12),
+    )  # fmt: skip
+    made = derived(chosen, recipes=(recipe(UNDERCOAT, base, WASH, EYES),))
+    now = splits_of(made)
+    found = chosen_trays(made, now, {"pikes": 24, "crews": 6})
+    assert sum(found["pikes"]) == 24
+    assert max(found["pikes"]) <= 1 + 60 // 5
+    costs = [plan_first(with_splits(made, one))[1].score.cost_s for one in (now, found)]
+    assert costs[1] < costs[0]
+
+
+def test_what_was_logged_often_and_evenly_is_surer() -> None:
+    fresh = derived(choices(a_unit(12, tray_size=3), evenings=evenings(8)))
+    even = derived(choices(a_unit(12, tray_size=3), evenings=evenings(8)),
+                   fact("begin", 0), *ticks(range(1, 7)), minutes=20)  # fmt: skip
+    first = next(iter(fresh.calls))
+    before = spreads_of(fresh.calls.values(), fresh.record)[first]
+    after = spreads_of(even.calls.values(), even.record)[first]
+    assert before == SPREAD
+    assert after < before
