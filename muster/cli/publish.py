@@ -17,6 +17,8 @@ def documents() -> dict[Path, str]:
     django.setup()
     from muster.apps.api import api
     from muster.core.formats import muster as muster_format
+    from muster.core.formats import recipe as recipe_format
+    from muster.core.stack.written import rules_page
 
     def text(value: Any) -> str:
         return json.dumps(value, indent=1, sort_keys=True, default=str) + "\n"
@@ -24,6 +26,8 @@ def documents() -> dict[Path, str]:
     return {
         ROOT / "docs" / "openapi.json": text(api.get_openapi_schema()),
         ROOT / "docs" / "schemas" / "muster.json": text(muster_format.schema()),
+        ROOT / "docs" / "schemas" / "recipe.json": text(recipe_format.schema()),
+        ROOT / "docs" / "rules.md": rules_page(),
     }
 
 

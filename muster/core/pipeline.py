@@ -4,13 +4,14 @@ from __future__ import annotations
 
 import hashlib
 import json
-from dataclasses import dataclass
+from dataclasses import dataclass, replace
 
 from muster.core.facts import Record, record
 from muster.core.plan.fields import Refused
 from muster.core.plan.plan import Plan
 from muster.core.plan.planner import Planner
 from muster.core.snapshot import Snapshot
+from muster.core.stack.settled import settled
 from muster.core.work.calls import Call, calls_of
 from muster.core.work.problem import Bench, bench_of
 
@@ -34,6 +35,8 @@ class Derived:
 
 def derive(snapshot: Snapshot, keep_running: bool = True) -> Derived:
     """Work and problem of a snapshot. Raises Refused where the choices cannot hold together."""
+    recipes = {name: settled(recipe) for name, recipe in snapshot.recipes.items()}
+    snapshot = replace(snapshot, recipes=recipes)
     told = record(snapshot.facts)
     calls = calls_of(snapshot.choices, snapshot.recipes, told)
     bench = bench_of(snapshot.choices, calls, told, snapshot.now, keep_running)

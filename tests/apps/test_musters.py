@@ -308,6 +308,21 @@ def test_a_broken_file_is_refused_whole(ada: Client, text: bytes) -> None:
     assert ada.get("/api/musters").json() == []
 
 
+def test_each_reason_of_a_call_comes_with_how_much_sooner_it_starts_without(
+    ada: Client, muster: dict[str, Any]
+) -> None:
+    cards = [one for one in muster["board"]["calls"] if one["why"]]
+    answered = 0
+    for card in cards:
+        address = f"/api/musters/{muster['id']}/plan/why"
+        sooner = ada.get(address, {"call": card["id"]}).json()
+        assert len(sooner) == len(card["why"])
+        assert all(one is None or one >= 0 for one in sooner)
+        answered += any(sooner)
+    assert answered
+    assert ada.get(f"/api/musters/{muster['id']}/plan/why", {"call": "no"}).status_code == 404
+
+
 def test_another_user_gets_404_through_every_endpoint(
     ada: Client, user_of: Callable[[str], Client], muster: dict[str, Any], held: Clock
 ) -> None:
@@ -325,7 +340,7 @@ def test_another_user_gets_404_through_every_endpoint(
         address = path.replace("{muster_id}", str(muster["id"]))
         for method in methods:
             body = bodies.get(address.rsplit("/", 1)[1], {})
-            query = "?call=pikes.1/base" if address.endswith("places") else ""
+            query = "?call=pikes.1/base" if address.endswith(("places", "why")) else ""
             answer = getattr(bea, method)(
                 address + query, body if method == "post" else None,
                 **({"content_type": "application/json"} if method == "post" else {}),

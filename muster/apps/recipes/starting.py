@@ -7,7 +7,7 @@ from django.contrib.auth.models import User
 from muster.apps.recipes.models import Recipe, RecipeVersion
 from muster.core.recipes.recipe import RECIPE
 from muster.core.recipes.recipe import Recipe as RecipeDocument
-from muster.core.recipes.starters import STARTERS
+from muster.core.recipes.starters_vehicles import STARTERS
 
 
 def keep_version(owner: User, document: RecipeDocument) -> RecipeVersion:

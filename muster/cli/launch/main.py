@@ -23,6 +23,7 @@ HELP = """crisp COMMAND
   test [PYTEST WORDS]   set up, then run every check and test
   shots                 take the pictures in docs/screenshots anew
   plan PROBLEM.json     plan a problem file; 'crisp plan --help' says more
+  check RECIPE.json     look a recipe over; 'crisp check --help' says more
 
 Everything it makes lies in .run/; delete that folder to begin from nothing."""
 
@@ -42,6 +43,8 @@ def main(words: list[str]) -> int:
                 return test(["tests/browser/shots.py"])
             case "plan", _:
                 return _quietly("muster.cli.plan", rest)
+            case "check", _:
+                return _quietly("muster.cli.check", rest)
             case (("" | "help" | "--help" | "-h"), _):
                 say(HELP)
                 return 0

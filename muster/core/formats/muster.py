@@ -53,7 +53,7 @@ def read(text: str | bytes) -> MusterFile:
     try:
         document = MUSTER_FILE.validate_json(text)
     except ValidationError as error:
-        raise Refused(*(_in_words(one) for one in error.errors()[:20])) from error
+        raise Refused(*(in_words(one) for one in error.errors()[:20])) from error
     complaints = [
         f"recipe '{recipe.name}': {complaint}"
         for recipe in document.recipes
@@ -71,6 +71,6 @@ def read(text: str | bytes) -> MusterFile:
     return document
 
 
-def _in_words(error: Any) -> str:
+def in_words(error: Any) -> str:
     place = " → ".join(str(part) for part in error["loc"]) or "the file"
     return f"{place}: {error['msg'].lower()}"

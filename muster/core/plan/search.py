@@ -11,7 +11,7 @@ from muster.core.plan.lists import Lists
 from muster.core.plan.plan import Plan
 from muster.core.plan.waves import Waves
 
-WAVES_SHARE = 0.35
+WAVES_SHARE = 0.15
 """How much of the time goes to waves; the rest anneals what they found."""
 
 FIRST_TASKS = 1200
@@ -23,7 +23,7 @@ REPAIR_TASKS = 12_000
 WORTH_MOVING_S = 900
 """A plan that is known is not thrown about for less bench work than this."""
 
-CYCLE_STEPS, CYCLE_STEPS_A_ROW = 400, 40
+CYCLE_STEPS, CYCLE_STEPS_A_ROW = 200, 5
 """How many steps an annealing takes that has the time, in all and for each row of the list."""
 
 ENDING = 0.05

@@ -15,6 +15,11 @@ Kind = Literal["figure", "mounted", "vehicle", "gun", "aircraft", "building", "b
 Clock = Literal["wall", "water", "cure"]
 Cut = Literal["none", "item", "any"]
 
+Material = Literal[
+    "polystyrene", "resin", "metal", "print", "polythene", "wood", "board", "foam", "plaster"
+]
+"""What the bare model is made of."""
+
 Colour = Annotated[str, Field(pattern=r"^#[0-9a-f]{6}$")]
 Name = Annotated[str, Field(min_length=1, max_length=60)]
 Minutes = Annotated[float, Field(ge=0, le=100_000)]
@@ -32,7 +37,13 @@ class MixPart:
 
 @dataclass(frozen=True, config=STRICT)
 class Pass:
-    """One pass of a recipe. ``stand_min`` and ``window_min`` count to the pass that follows it."""
+    """One pass of a recipe.
+
+    ``stand_min`` and ``window_min`` count to the pass that follows it. ``dry_min`` and
+    ``stand_min`` follow from the stack where they are None; a number is the user's own.
+    ``carrier``: what it is thinned with, where not with its medium's. ``thick``: times a thin coat.
+    ``size_mm``: of the single mark of an effect. ``trial``: what a trial patch showed.
+    """
 
     key: Annotated[str, Field(pattern=r"^[a-z0-9-]{1,24}$")]
     name: Name
@@ -46,15 +57,25 @@ class Pass:
     cleanup_min: Minutes = 0
     open_min: Minutes | None = None
     life_min: Minutes | None = None
-    dry_min: Minutes = 0
+    dry_min: Minutes | None = None
     clock: Clock = "water"
-    stand_min: Minutes = 0
+    stand_min: Minutes | None = None
     window_min: Minutes | None = None
     cut: Cut = "item"
     needs: tuple[Name, ...] = ()
     tier: Tier = "table"
     part: Annotated[str, Field(pattern=r"^[a-z0-9-]{1,24}$")] | None = None
     note: Annotated[str, Field(max_length=400)] = ""
+    medium: Name | None = None
+    carrier: Name | None = None
+    zones: tuple[Name, ...] = ()
+    coats: Annotated[int, Field(ge=1, le=9)] = 1
+    cover: Annotated[float, Field(gt=0, le=1)] | None = None
+    thick: Annotated[float, Field(ge=1, le=20)] = 1
+    warm_air: bool = False
+    adhesive: Name | None = None
+    size_mm: Annotated[float, Field(gt=0, le=500)] | None = None
+    trial: Annotated[str, Field(max_length=400)] = ""
 
     @property
     def family(self) -> str | None:
@@ -74,6 +95,7 @@ class Recipe:
     kind: Kind
     version: Annotated[int, Field(ge=1)]
     passes: Annotated[tuple[Pass, ...], Field(min_length=1, max_length=60)]
+    material: Material = "polystyrene"
 
     def for_tier(self, tier: Tier) -> tuple[Pass, ...]:
         """The passes worth doing for models seen from that distance."""
@@ -91,7 +113,7 @@ def complaints_of(recipe: Recipe) -> list[str]:
     for one in recipe.passes:
         if keys.count(one.key) > 1:
             found.append(f"pass '{one.name}': the key {one.key} stands twice: rename one")
-        if one.window_min is not None and one.window_min < one.stand_min:
+        if one.window_min is not None and one.window_min < (one.stand_min or 0):
             found.append(
                 f"pass '{one.name}': its window of {one.window_min:g} min is shorter than its "
                 f"stand of {one.stand_min:g} min: widen the window or shorten the stand"

@@ -45,7 +45,7 @@ def splits_of(derived: Derived) -> Splits:
 
 def chosen_trays(derived: Derived, splits: Splits, most_whole: dict[str, int]) -> Splits:
     """The splits found best, from ``splits`` on. ``most_whole``: the largest trays for the rack."""
-    best = _cost(derived, splits)
+    best = cost_in(derived, splits)
     tries = TRIES_TASKS // max(1, len(derived.calls))
     work: dict[str, int] = {}
     for call in derived.calls.values():
@@ -57,7 +57,7 @@ def chosen_trays(derived: Derived, splits: Splits, most_whole: dict[str, int]) -
                 return splits
             tries -= 1
             tried = {**splits, unit.id: split}
-            cost = _cost(derived, tried)
+            cost = cost_in(derived, tried)
             if cost is None:
                 continue
             if best is None or (*cost[:2], cost[2] + WORTH_S) < best:
@@ -76,7 +76,8 @@ def with_splits(derived: Derived, splits: Splits) -> Derived:
     return derive(snapshot, keep_running=False)
 
 
-def _cost(derived: Derived, splits: Splits) -> Cost | None:
+def cost_in(derived: Derived, splits: Splits) -> Cost | None:
+    """Late weight, lateness and cost of a short plan in these trays; None where none fits."""
     try:
         made = with_splits(derived, splits)
     except Refused:

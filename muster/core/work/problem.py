@@ -191,7 +191,7 @@ class _Builder:
             "per_item_s": call.per_item_s,
             "family": call.first.family,
             "break": call.first.cut,
-            "dry_s": round(call.last.dry_min * 60),
+            "dry_s": round((call.last.dry_min or 0) * 60),
             "clock": call.last.clock,
             "places": {"rack": space},
             "needs": sorted({tag for one in call.passes for tag in one.needs}),
@@ -203,7 +203,7 @@ class _Builder:
         return {
             "before": one.id,
             "after": two.id,
-            "stand_s": round(one.last.stand_min * 60),
+            "stand_s": round((one.last.stand_min or 0) * 60),
             "window_s": None if window is None else round(window * 60),
             "clock": one.last.clock,
         }

@@ -30,11 +30,11 @@ def proposed_size(unit: Unit, passes: tuple[Pass, ...], rack: int) -> int:
     wanted = []
     most = min(MOST_IN_HAND, max(1, rack // SPACE[unit.kind]))
     for one, two in pairwise(passes):
-        wait = max(one.stand_min, one.dry_min)
+        wait = max(one.stand_min or 0, one.dry_min or 0)
         if 0 < wait <= SHORT_WAIT_MIN:
             wanted.append(1 + math.ceil(wait / one.minutes))
         if one.window_min is not None and one.minutes != two.minutes:
-            spare = (one.window_min - one.stand_min) / abs(one.minutes - two.minutes)
+            spare = (one.window_min - (one.stand_min or 0)) / abs(one.minutes - two.minutes)
             most = min(most, 1 + int(spare))
     size = max(1, min(most, round(median(wanted)) if wanted else most, unit.count))
     trays = math.ceil(unit.count / size)

@@ -769,8 +769,10 @@ export interface components {
         };
         /**
          * EditUnit
-         * @description Change what is given of a unit; ``tray_size`` 0 means as proposed; ``split`` names each tray's
-         *     models, so that trays may differ.
+         * @description Change what is given of a unit.
+         *
+         *     ``tray_size`` 0 means as proposed; ``split`` says how many models each tray holds, so that
+         *     trays may differ.
          */
         EditUnit: {
             /** Count */
@@ -1067,9 +1069,18 @@ export interface components {
         };
         /**
          * Pass
-         * @description One pass of a recipe. ``stand_min`` and ``window_min`` count to the pass that follows it.
+         * @description One pass of a recipe.
+         *
+         *     ``stand_min`` and ``window_min`` count to the pass that follows it. ``dry_min`` and
+         *     ``stand_min`` follow from the stack where they are None; a number is the user's own.
+         *     ``carrier``: what it is thinned with, where not with its medium's. ``thick``: times a thin coat.
+         *     ``size_mm``: of the single mark of an effect. ``trial``: what a trial patch showed.
          */
         Pass: {
+            /** Adhesive */
+            adhesive?: string | null;
+            /** Carrier */
+            carrier?: string | null;
             /**
              * Cleanup Min
              * @default 0
@@ -1081,25 +1092,31 @@ export interface components {
              * @enum {string}
              */
             clock: "wall" | "water" | "cure";
+            /**
+             * Coats
+             * @default 1
+             */
+            coats: number;
             /** Colour */
             colour?: string | null;
+            /** Cover */
+            cover?: number | null;
             /**
              * Cut
              * @default item
              * @enum {string}
              */
             cut: "none" | "item" | "any";
-            /**
-             * Dry Min
-             * @default 0
-             */
-            dry_min: number;
+            /** Dry Min */
+            dry_min?: number | null;
             /** Finish */
             finish?: ("matt" | "satin" | "gloss") | null;
             /** Key */
             key: string;
             /** Life Min */
             life_min?: number | null;
+            /** Medium */
+            medium?: string | null;
             /** Minutes */
             minutes: number;
             /**
@@ -1128,13 +1145,17 @@ export interface components {
              * @default 0
              */
             setup_min: number;
-            /**
-             * Stand Min
-             * @default 0
-             */
-            stand_min: number;
+            /** Size Mm */
+            size_mm?: number | null;
+            /** Stand Min */
+            stand_min?: number | null;
             /** Technique */
             technique: string;
+            /**
+             * Thick
+             * @default 1
+             */
+            thick: number;
             /**
              * Tier
              * @default table
@@ -1143,8 +1164,23 @@ export interface components {
             tier: "table" | "hand" | "close";
             /** Tool */
             tool?: string | null;
+            /**
+             * Trial
+             * @default
+             */
+            trial: string;
+            /**
+             * Warm Air
+             * @default false
+             */
+            warm_air: boolean;
             /** Window Min */
             window_min?: number | null;
+            /**
+             * Zones
+             * @default []
+             */
+            zones: string[];
         };
         /**
          * Password
@@ -1305,6 +1341,12 @@ export interface components {
              * @enum {string}
              */
             kind: "figure" | "mounted" | "vehicle" | "gun" | "aircraft" | "building" | "base";
+            /**
+             * Material
+             * @default polystyrene
+             * @enum {string}
+             */
+            material: "polystyrene" | "resin" | "metal" | "print" | "polythene" | "wood" | "board" | "foam" | "plaster";
             /** Name */
             name: string;
             /** Passes */

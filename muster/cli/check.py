@@ -1,0 +1,113 @@
+"""``crisp check``: what a recipe's layers do to each other. Needs no database and no network."""
+
+from __future__ import annotations
+
+import argparse
+import json
+import sys
+from dataclasses import asdict
+from pathlib import Path
+from typing import Any
+
+from muster.core.formats.recipe import read
+from muster.core.plan.fields import Refused
+from muster.core.stack.cautions import FIRST
+from muster.core.stack.check import Report, check
+from muster.core.stack.habits import Habits, habits_from
+from muster.core.stack.room import Room
+from muster.core.stack.said import time
+
+NONE, FINDINGS, REFUSED = 0, 1, 2
+
+
+def main(arguments: list[str] | None = None) -> int:
+    """Exit 0 nothing found, 1 findings, 2 refused."""
+    parser = argparse.ArgumentParser(prog="crisp check", description="Look a recipe over.")
+    parser.add_argument("recipe", type=Path)
+    parser.add_argument("--room", default="20,50", help="degrees C and percent: 12,75")
+    parser.add_argument("--habit", action="append", default=[],
+                        help="all-acrylic, or NAME=WAY; may be given again")  # fmt: skip
+    parser.add_argument("--json", action="store_true", help="the report as JSON")
+    given = parser.parse_args(arguments)
+    try:
+        report = check(read(given.recipe.read_bytes()), _room(given.room), _habits(given.habit))
+    except OSError as error:
+        print(f"{given.recipe}: {error.strerror}: name a file that can be read", file=sys.stderr)
+        return REFUSED
+    except Refused as refusal:
+        for complaint in refusal.complaints:
+            print(f"{given.recipe}: {complaint}", file=sys.stderr)
+        return REFUSED
+    print(json.dumps(as_json(report), indent=1, ensure_ascii=False) if given.json else said(report))
+    return FINDINGS if report.findings else NONE
+
+
+def _room(words: str) -> Room:
+    try:
+        celsius, humidity = (float(word) for word in words.split(","))
+        return Room(celsius, humidity)
+    except ValueError as error:
+        raise Refused(f"--room {words}: two numbers such as 12,75 ({error})") from error
+
+
+def _habits(words: list[str]) -> Habits:
+    try:
+        return habits_from(words)
+    except ValueError as error:
+        raise Refused(f"--habit: {error}") from error
+
+
+def as_json(report: Report) -> dict[str, Any]:
+    """The report as plain values."""
+    steps = [
+        {
+            "key": step.laid.one.key, "name": step.laid.name, "start_min": round(step.start, 1),
+            "wait_min": round(step.wait.minutes, 1), "needed_min": round(step.wait.needed, 1),
+            "why": step.wait.why, "stated": step.wait.stated,
+        }
+        for step in report.walked.steps
+    ]  # fmt: skip
+    findings = [
+        {
+            "code": one.code, "severity": one.severity, "pass": one.key, "words": one.words,
+            "repairs": [{"do": type(repair).__name__.lower(), "words": repair.words}
+                        for repair in one.repairs],
+        }
+        for one in report.findings
+    ]  # fmt: skip
+    return {
+        "recipe": report.walked.recipe.name, "room": asdict(report.walked.room),
+        "habits": asdict(report.walked.habits), "findings": findings, "passes": steps,
+        "cautions": [{"pass": one.key, "words": one.words, "serious": one.serious}
+                     for one in report.cautions],
+    }  # fmt: skip
+
+
+def said(report: Report) -> str:
+    """The report as text: passes from the bare material up, what is said at each seam."""
+    room = report.walked.room
+    lines = [f"{report.walked.recipe.name}, at {room.celsius:g} °C and {room.humidity:g} %", ""]
+    by_key: dict[str, list[str]] = {}
+    for one in report.findings:
+        words = [f"    {one.severity} ({one.code}): {one.words}"]
+        words += [f"        can be mended: {repair.words}" for repair in one.repairs]
+        by_key.setdefault(one.key, []).extend(words)
+    for caution in report.cautions:
+        by_key.setdefault(caution.key, []).append(f"    caution: {caution.words}")
+    for number, step in enumerate(report.walked.steps, 1):
+        lines.append(f"{number:3} {step.laid.name}, {step.laid.one.minutes:g} min a model")
+        lines += by_key.pop(step.laid.one.key, [])
+        if step.wait.minutes or step.wait.stated:
+            why = f": {step.wait.why}" if step.wait.why else ""
+            own = f" (yours; {time(step.wait.needed)} needed)" if step.wait.stated else ""
+            lines.append(f"    wait {time(step.wait.minutes)}{own}{why}")
+    lines += [line for rest in by_key.values() for line in rest]
+    if report.cautions:
+        lines += ["", FIRST]
+    if not report.findings:
+        lines += ["", "Nothing found."]
+    return "\n".join(lines)
+
+
+if __name__ == "__main__":
+    sys.exit(main())

@@ -1,0 +1,66 @@
+"""Cautions: what to do, what to wear and where, at the pass that needs it, before it starts.
+
+Usual cautions of the trade. A product's label, its safety data sheet and local rules come first.
+"""
+
+from __future__ import annotations
+
+from collections.abc import Iterator
+from dataclasses import dataclass
+
+from muster.core.recipes.recipe import Recipe
+from muster.core.stack.layer import Laid, laid
+from muster.core.stack.room import Room
+
+FIRST = "The product's label, its safety sheet and local rules come first."
+
+
+@dataclass(frozen=True, slots=True)
+class Caution:
+    """One caution. ``serious``: asked once a sitting before the call begins."""
+
+    key: str
+    words: str
+    serious: bool = False
+
+
+def cautions_of(recipe: Recipe) -> list[Caution]:
+    """Every caution of a recipe, in the order of its passes."""
+    found: list[Caution] = []
+    for index, one in enumerate(recipe.passes):
+        for words, serious in _of(laid(recipe, index, Room()), recipe):
+            found.append(Caution(one.key, words, serious))
+    return found
+
+
+def _of(film: Laid, recipe: Recipe) -> Iterator[tuple[str, bool]]:
+    name, medium = film.technique.name, film.medium
+    solvent = film.carrier in ("white spirit", "lacquer thinner", "alcohol")
+    airbrushed = film.one.tool == "airbrush" or name == "spray"
+    if name == "spray can" or (airbrushed and solvent):
+        yield ("Outdoors or extraction; respirator for organic vapour and particles; no flame.",
+               True)  # fmt: skip
+    elif airbrushed and medium is not None:
+        yield "Extraction or a particle mask.", False
+    elif solvent:
+        yield "Open a window, gloves, close the jar; no flame.", True
+    if film.one.warm_air and film.carrier == "white spirit":
+        yield "No hair dryer over wet white spirit: it can ignite.", True
+    if medium is not None and medium.name == "oil":
+        yield "Lay oil-soaked rags flat outdoors or under water: they can heat themselves.", True
+    if film.one.adhesive in ("superglue", "accelerator"):
+        yield "Ventilate, keep it off eyes and skin.", False
+    if film.one.adhesive == "epoxy" or (medium is not None and medium.name == "putty"):
+        yield "Gloves: two-part resins sensitise the skin.", False
+    if film.one.adhesive == "solvent cement":
+        yield "Ventilate; no flame.", False
+    if film.technique.act == "build" and name != "wash parts":
+        if recipe.material in ("resin", "board", "print"):
+            yield (f"Sand {recipe.material} wet, with a particle mask: its dust harms the lungs.",
+                   True)  # fmt: skip
+        if recipe.material == "metal":
+            yield "Old metal models can hold lead: wash your hands.", False
+        if recipe.material == "foam":
+            yield "Hot wire and hot knife on foam give off fumes: extraction.", True
+        if name == "assemble":
+            yield "Cut away from the hand.", False

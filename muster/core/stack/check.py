@@ -1,0 +1,53 @@
+"""Everything that a recipe's stack says: findings, waits, cautions."""
+
+from __future__ import annotations
+
+from dataclasses import dataclass
+
+from muster.core.plan.fields import Refused
+from muster.core.recipes.recipe import Recipe
+from muster.core.stack import rules as _rules
+from muster.core.stack.cautions import Caution, cautions_of
+from muster.core.stack.finding import RULES, SEVERITIES, Finding
+from muster.core.stack.habits import Habits
+from muster.core.stack.media import MEDIA
+from muster.core.stack.room import Room
+from muster.core.stack.walk import Walk, walk
+from muster.core.stack.zones import ZONES, unknown_zones
+
+assert _rules.__path__, "importing the package registers its rules"
+
+
+@dataclass(frozen=True, slots=True)
+class Report:
+    """The whole report; findings the gravest first, then in the order of the passes."""
+
+    walked: Walk
+    findings: tuple[Finding, ...]
+    cautions: tuple[Caution, ...]
+
+
+def check(recipe: Recipe, room: Room | None = None, habits: Habits | None = None) -> Report:
+    """Walk a recipe and look at it by every rule. Raises Refused for what cannot be walked."""
+    refuse_unknown(recipe)
+    walked = walk(recipe, room, habits)
+    order = {one.key: index for index, one in enumerate(walked.recipe.passes)}
+    found = [finding for rule in RULES.values() for finding in rule.look(walked)]
+    found.sort(key=lambda one: (SEVERITIES.index(one.severity), order.get(one.key, -1), one.code))
+    return Report(walked, tuple(found), tuple(cautions_of(walked.recipe)))
+
+
+def refuse_unknown(recipe: Recipe) -> None:
+    """Refuse zones that the subject lacks and media that nobody knows. Raises Refused."""
+    complaints = []
+    for one in recipe.passes:
+        for zone in unknown_zones(recipe.kind, one.zones):
+            known = ", ".join((*ZONES[recipe.kind], "recesses", "edges"))
+            complaints.append(
+                f"pass '{one.name}': no zone '{zone}' on a {recipe.kind}: use {known}"
+            )
+        if one.medium is not None and one.medium not in MEDIA:
+            known = ", ".join(MEDIA)
+            complaints.append(f"pass '{one.name}': no medium is called '{one.medium}': use {known}")
+    if complaints:
+        raise Refused(*complaints)

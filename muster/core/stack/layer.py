@@ -1,0 +1,103 @@
+"""Layers: what a pass lays, and how it stands at a later moment."""
+
+from __future__ import annotations
+
+from dataclasses import dataclass
+
+from muster.core.recipes.recipe import Pass, Recipe
+from muster.core.stack.habits import Habits
+from muster.core.stack.media import MEDIA, Grade, Medium, State
+from muster.core.stack.room import Room, factor, thick_factor
+from muster.core.stack.techniques import OTHER, TECHNIQUES, Technique
+from muster.core.stack.zones import PLACES, zones_of
+
+WARM_AIR = 0.2
+"""Touch-dry of a water-borne film takes this share under warm air. Common practice."""
+
+WHOLE = 0.9
+"""A film that covers so much of its zone leaves nothing under it exposed."""
+
+TRULY_WHOLE = {"varnish", "seal", "dip", "fluid"}
+
+
+@dataclass(frozen=True, slots=True)
+class Laid:
+    """A pass with what follows from it: technique, medium, zones, its times in this room."""
+
+    index: int
+    one: Pass
+    technique: Technique
+    medium: Medium | None
+    carrier: str | None
+    zones: tuple[str, ...]
+    cover: float
+    touch: float
+    recoat: float
+    cured: float
+
+    @property
+    def grade(self) -> Grade:
+        """How hard it brings its carrier to bear."""
+        return self.technique.grade
+
+    @property
+    def name(self) -> str:
+        """The pass by its name."""
+        return self.one.name
+
+    @property
+    def lays(self) -> bool:
+        """Whether it leaves a film."""
+        return self.technique.act in ("lay", "fix") and self.medium is not None
+
+    @property
+    def seals(self) -> bool:
+        """Whether it covers what is under it against what it itself withstands."""
+        return self.lays and bool(self.medium and self.medium.seals) and self.cover >= WHOLE
+
+    def state(self, age: float) -> State:
+        """Its state at that age in minutes."""
+        if age < self.touch:
+            return State.WET
+        if age < self.recoat:
+            return State.TOUCH
+        return State.RECOATABLE if age < self.cured else State.CURED
+
+
+def laid(recipe: Recipe, index: int, room: Room) -> Laid:
+    """What the pass at ``index`` is and lays."""
+    one = recipe.passes[index]
+    technique = TECHNIQUES.get(one.technique, OTHER)
+    medium = medium_of(one, technique)
+    slow = factor(medium.clock, room) if medium else 1.0
+    slow *= thick_factor(one.thick)
+    warm = one.warm_air and medium is not None and medium.clock == "water"
+    touch = medium.touch * slow * (WARM_AIR if warm else 1.0) if medium else 0.0
+    cover = one.cover if one.cover is not None else technique.cover
+    if one.zones and all(name in PLACES for name in one.zones):
+        cover = min(cover, 0.2)
+    zones = zones_of(recipe.kind, one.zones)
+    recoat = medium.recoat * slow if medium else 0.0
+    # Curing is a matter of warmth for every film.
+    cured = medium.cured * factor("cure", room) * thick_factor(one.thick) if medium else 0.0
+    carrier = one.carrier or (medium.carrier if medium else None)
+    return Laid(index, one, technique, medium, carrier, zones, cover, touch, recoat,
+                max(cured, recoat))  # fmt: skip
+
+
+def medium_of(one: Pass, technique: Technique) -> Medium | None:
+    """The medium named, or the usual one of the technique; None where no film is laid."""
+    if one.medium is not None and one.medium in MEDIA:
+        return MEDIA[one.medium]
+    if technique.medium is None:
+        return None
+    if technique.name == "brush" and one.tool == "airbrush":
+        return MEDIA["acrylic sprayed"]
+    return MEDIA[technique.medium]
+
+
+def usual(habits: Habits) -> dict[str, str]:
+    """By technique: the medium that an all-acrylic house uses instead of a solvent one."""
+    if habits.weathering == "all-acrylic":
+        return dict.fromkeys(("pin wash", "filter", "streak", "splash"), "acrylic wash")
+    return {}

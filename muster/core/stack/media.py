@@ -1,0 +1,147 @@
+"""Media: what films are made of, how long they take, and what attacks them in which state.
+
+For a thin coat at 20 °C and 50 % relative humidity. Every figure is common practice with no source;
+a product's label comes first. A user's own row shadows the default of its name.
+"""
+
+from __future__ import annotations
+
+from collections.abc import Mapping
+from dataclasses import dataclass, field
+from enum import IntEnum
+from types import MappingProxyType
+from typing import Literal
+
+Carrier = Literal["water", "alcohol", "lacquer thinner", "white spirit", "softener", "touch"]
+Clock = Literal["water", "cure"]
+
+HOUR, DAY = 60.0, 1440.0
+NEVER = float("inf")
+
+
+class Grade(IntEnum):
+    """How hard a carrier is brought to bear."""
+
+    NONE = 0
+    MIST = 1
+    BRUSH = 2
+    FLOOD = 3
+    SCRUB = 4
+
+
+class State(IntEnum):
+    """How far a film has come."""
+
+    WET = 0
+    TOUCH = 1
+    RECOATABLE = 2
+    CURED = 3
+
+
+Attacks = Mapping[Carrier, Grade]
+
+
+def by(*carriers: Carrier, **least: Grade) -> Attacks:
+    """These carriers from the brush on; others by the least grade named (``water=SCRUB``)."""
+    named: dict[Carrier, Grade] = dict.fromkeys(carriers, Grade.BRUSH)
+    for name, grade in least.items():
+        named[name.replace("_", " ")] = grade  # type: ignore[index]
+    return MappingProxyType(named)
+
+
+@dataclass(frozen=True, slots=True)
+class Medium:
+    """A row. Times are minutes; ``attacked``: by state below recoatable, below cured, for ever."""
+
+    name: str
+    said: str
+    carrier: Carrier | None
+    touch: float
+    recoat: float
+    cured: float
+    soft: Attacks = field(default_factory=by)
+    uncured: Attacks = field(default_factory=by)
+    always: Attacks = field(default_factory=by)
+    clock: Clock = "water"
+    family: Literal["acrylic", "lacquer", "oily", "watery", "dry", "none"] = "acrylic"
+    window: tuple[float, float] | None = None
+    """From when to when it can be worked (wiped, blended, scratched)."""
+    forbidden: tuple[float, float] | None = None
+    """Between these ages a further coat of it wrinkles."""
+    seals: bool = False
+
+    def attacked_by(self, state: State) -> Attacks:
+        """What attacks it in a state."""
+        if state < State.RECOATABLE:
+            return {**self.always, **self.uncured, **self.soft}
+        if state < State.CURED:
+            return {**self.always, **self.uncured}
+        return self.always
+
+
+_ACRYLIC_UNCURED = by("alcohol", "lacquer thinner", water=Grade.SCRUB)
+_ACRYLIC_EVER = by("alcohol", "lacquer thinner")
+
+MEDIA: dict[str, Medium] = {
+    one.name: one
+    for one in (
+        Medium("acrylic sprayed", "sprayed water acrylic", "water", 5, 15, DAY,
+               by("water"), _ACRYLIC_UNCURED, _ACRYLIC_EVER),
+        Medium("acrylic", "water acrylic", "water", 10, 25, DAY,
+               by("water"), _ACRYLIC_UNCURED, _ACRYLIC_EVER, window=(0, 5)),
+        Medium("alcohol acrylic", "alcohol-borne acrylic", "alcohol", 10, 30, DAY,
+               by("alcohol"), by("alcohol", "lacquer thinner"), _ACRYLIC_EVER, "cure"),
+        Medium("primer", "airbrush primer", "water", 20, 60, 2 * DAY,
+               by("water"), by("alcohol", "lacquer thinner"), by("lacquer thinner")),
+        Medium("lacquer", "lacquer", "lacquer thinner", 10, 30, DAY, by("lacquer thinner"),
+               by("lacquer thinner", "alcohol"), by("lacquer thinner"), "cure", "lacquer"),
+        Medium("can", "spray-can paint", "lacquer thinner", 20, 30, 2 * DAY,
+               by("water", "alcohol", "lacquer thinner", "white spirit"),
+               by("lacquer thinner", "white spirit"), by("lacquer thinner"), "cure", "lacquer",
+               forbidden=(HOUR, DAY)),
+        Medium("enamel", "enamel", "white spirit", 4 * HOUR, 18 * HOUR, 5 * DAY,
+               by("white spirit"), by("white spirit", "lacquer thinner"), by("lacquer thinner"),
+               "cure", "oily"),
+        Medium("enamel wash", "enamel wash", "white spirit", 3 * HOUR, 18 * HOUR, 3 * DAY,
+               by("white spirit"), by("white spirit"), by("lacquer thinner"), "cure", "oily",
+               window=(10, 4 * HOUR)),
+        Medium("oil", "thinned oil", "white spirit", 18 * HOUR, 60 * HOUR, 21 * DAY,
+               by("white spirit"), by("white spirit"), by("lacquer thinner"), "cure", "oily",
+               window=(10, 6 * HOUR)),
+        Medium("acrylic wash", "acrylic wash", "water", 20, 60, DAY,
+               by("water"), by("alcohol", water=Grade.SCRUB), by("alcohol"), window=(0, 5)),
+        Medium("clay wash", "re-wettable wash", "water", 20, 30, NEVER,
+               by("water"), by("water"), by("water", "alcohol"), family="watery",
+               window=(0, NEVER)),
+        Medium("chipping fluid", "chipping fluid", "water", 20, 20, NEVER,
+               by("water"), by("water"), by("water"), family="watery"),
+        Medium("pigment", "dry pigment", None, 0, 0, NEVER,
+               by("water", "alcohol", "lacquer thinner", "white spirit", "touch"),
+               by("water", "alcohol", "lacquer thinner", "white spirit", "touch"),
+               by("water", "alcohol", "lacquer thinner", "white spirit", "touch"), family="dry"),
+        Medium("fixed pigment", "fixed pigment", "white spirit", 30, 12 * HOUR, NEVER,
+               by("white spirit"), by("white spirit"), by("white spirit"), "cure", "oily"),
+        Medium("bound pigment", "pigment in binder", "white spirit", 30, 12 * HOUR, DAY,
+               by("white spirit"), by("white spirit"), by("lacquer thinner"), "cure", "oily",
+               window=(0, 18 * HOUR)),
+        Medium("white glue", "white glue", "water", HOUR, 12 * HOUR, DAY,
+               by("water"), by("water"), by("water"), family="watery", seals=True),
+        Medium("acrylic varnish", "acrylic varnish", "water", 20, 2 * HOUR, DAY,
+               by("water"), by("alcohol", "lacquer thinner"), _ACRYLIC_EVER, seals=True),
+        Medium("lacquer varnish", "lacquer varnish", "lacquer thinner", 10, 30, DAY,
+               by("lacquer thinner"), by("lacquer thinner", "alcohol"), by("lacquer thinner"),
+               "cure", "lacquer", seals=True),
+        Medium("enamel varnish", "enamel varnish", "white spirit", 4 * HOUR, 18 * HOUR, 5 * DAY,
+               by("white spirit"), by("white spirit", "lacquer thinner"), by("lacquer thinner"),
+               "cure", "oily", seals=True),
+        Medium("decal", "decals", "water", 15, 3 * HOUR, 12 * HOUR,
+               by("water", "softener"), by("softener", "lacquer thinner"), by("lacquer thinner")),
+        Medium("mask", "mask", None, 20, 0, NEVER, family="none"),
+        Medium("putty", "two-part putty", "water", 2 * HOUR, 12 * HOUR, DAY, clock="cure",
+               family="none", window=(0, 45)),
+        Medium("glue", "glue", None, 20, HOUR, DAY, clock="cure", family="none"),
+        Medium("texture", "ground paste", "water", 4 * HOUR, 12 * HOUR, DAY,
+               by("water"), by(water=Grade.SCRUB), by()),
+    )
+}  # fmt: skip
+"""By name."""

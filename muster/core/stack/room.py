@@ -1,0 +1,63 @@
+"""The room: how its air slows or hastens drying, and when one may spray."""
+
+from __future__ import annotations
+
+import math
+from dataclasses import dataclass
+
+from muster.core.stack.media import Clock
+
+LEAST, MOST = 0.4, 6.0
+"""Factors of water-borne drying are held between these. Common practice."""
+
+
+@dataclass(frozen=True, slots=True)
+class Room:
+    """Air temperature in °C and relative humidity in percent."""
+
+    celsius: float = 20.0
+    humidity: float = 50.0
+
+    def __post_init__(self) -> None:
+        if not -20 <= self.celsius <= 50 or not 0 <= self.humidity <= 100:
+            raise ValueError(
+                f"a room of {self.celsius:g} °C and {self.humidity:g} %: use -20 to 50 °C and "
+                "0 to 100 %"
+            )
+
+
+def saturation_kpa(celsius: float) -> float:
+    """Saturation vapour pressure, kPa: FAO-56 (Allen et al. 1998), equation 11."""
+    return 0.6108 * math.exp(17.27 * celsius / (celsius + 237.3))
+
+
+def deficit_kpa(room: Room) -> float:
+    """Vapour pressure deficit, kPa: what the air can still take up."""
+    return saturation_kpa(room.celsius) * (1 - room.humidity / 100)
+
+
+def factor(clock: Clock, room: Room) -> float:
+    """How many times as long a wait takes in this room as at 20 °C and 50 %.
+
+    Water-borne by the deficit, held between ``LEAST`` and ``MOST``; solvents and curing twice as
+    long for ten degrees less (van 't Hoff's rule).
+    """
+    if clock == "water":
+        deficit = deficit_kpa(room)
+        usual = deficit_kpa(Room())
+        return min(MOST, max(LEAST, usual / deficit if deficit > 0 else MOST))
+    return float(2 ** ((20 - room.celsius) / 10))
+
+
+def thick_factor(times: float) -> float:
+    """Drying time grows with the square of thickness (diffusion)."""
+    return max(1.0, times) ** 2
+
+
+def may_spray(room: Room) -> str | None:
+    """Why varnish, primer and cans should not be sprayed: 'warn', 'refuse', or None where fine."""
+    if room.humidity > 75 or room.celsius < 10:
+        return "refuse"
+    if room.humidity > 65 or not 15 <= room.celsius <= 25:
+        return "warn"
+    return None

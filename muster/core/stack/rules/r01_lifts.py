@@ -1,0 +1,73 @@
+"""A carrier that attacks what lies there lifts it."""
+
+from __future__ import annotations
+
+from collections.abc import Iterator
+
+from muster.core.stack.finding import Change, Finding, Insert, Repair, rule
+from muster.core.stack.media import MEDIA, Grade, State
+from muster.core.stack.said import seal_before, time
+from muster.core.stack.walk import Exposed, Step, Walk, attacks, meant_for
+
+WORDS = {
+    Grade.MIST: "misted on",
+    Grade.BRUSH: "brushed on",
+    Grade.FLOOD: "flooded on",
+    Grade.SCRUB: "scrubbed",
+}
+LEFT_TO_OTHERS = {"chipping fluid", "pigment", "decal", "fixed pigment"}
+"""Media whose lifting has a rule of its own."""
+
+
+@rule(1, "lifts", "a carrier attacks an exposed layer in the state it is in")
+def look(walked: Walk) -> Iterator[Finding]:
+    """One finding a pass, about the layer that comes off soonest."""
+    for step in walked.steps:
+        met = [one for one in step.exposed if _lifts(step, one)]
+        if met:
+            yield _finding(walked, step, met[0])
+
+
+def _lifts(step: Step, met: Exposed) -> bool:
+    medium = met.layer.medium
+    if met.sealed or medium is None or medium.name in LEFT_TO_OTHERS or not step.laid.lays:
+        return not met.sealed and _works_on_others(step, met)
+    hot = step.laid.carrier == "lacquer thinner" and medium.family == "oily"
+    white = step.laid.carrier == "white spirit" and medium.family == "oily"
+    if hot or (white and met.layer.cover >= 0.5):
+        return False
+    return attacks(step.laid, met.layer, met.state) and not meant_for(step.laid, met.layer)
+
+
+def _works_on_others(step: Step, met: Exposed) -> bool:
+    """Wiping or scrubbing that also takes off what it was not meant for."""
+    medium = met.layer.medium
+    if medium is None or medium.name in LEFT_TO_OTHERS or step.laid.technique.act != "work":
+        return False
+    return attacks(step.laid, met.layer, met.state) and not meant_for(step.laid, met.layer)
+
+
+def _finding(walked: Walk, step: Step, met: Exposed) -> Finding:
+    film, layer = step.laid, met.layer
+    assert layer.medium is not None
+    state = {
+        State.WET: "wet",
+        State.TOUCH: "not yet ready for another coat",
+        State.RECOATABLE: "not yet cured",
+        State.CURED: "cured",
+    }[met.state]
+    words = (
+        f"{film.carrier} {WORDS[film.grade]} by '{film.name}' lifts '{layer.name}', {state} after "
+        f"{time(met.age)}"
+    )
+    repairs: list[Repair] = []
+    before = walked.steps[step.laid.index - 1].laid
+    if met.state < State.CURED and before.one.stand_min is not None:
+        repairs.append(Change("wait as long as it needs", before.one.key, (("stand_min", None),)))
+    varnish = MEDIA["acrylic varnish"].attacked_by(State.CURED)
+    if met.state >= State.RECOATABLE and film.carrier not in varnish:
+        repairs.append(Insert("seal it first, adds 2 h", seal_before(step), film.one.key))
+    if film.medium is not None and film.medium.carrier == "alcohol":
+        values = (("medium", "acrylic"), ("carrier", None))
+        repairs.append(Change("use water acrylic", film.one.key, values))
+    return Finding("lifts", "error", words, film.one.key, tuple(repairs))

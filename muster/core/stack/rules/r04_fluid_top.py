@@ -1,0 +1,37 @@
+"""Water must get through what lies over chipping fluid."""
+
+from __future__ import annotations
+
+from collections.abc import Iterator
+
+from muster.core.stack.finding import Change, Finding, rule
+from muster.core.stack.walk import Walk
+
+
+@rule(4, "fluid top", "a top coat over chipping fluid keeps the water out")
+def look(walked: Walk) -> Iterator[Finding]:
+    """Enamel and oil never let water in; lacquer and alcohol acrylics may not."""
+    for step in walked.steps:
+        film = step.laid
+        if not film.lays or film.medium is None or film.medium.seals:
+            continue
+        over = any(
+            met.layer.medium and met.layer.medium.name == "chipping fluid" and not met.sealed
+            for met in step.exposed
+        )
+        if not over or film.medium.name == "chipping fluid":
+            continue
+        tight = film.medium.family == "oily"
+        if tight or film.medium.family == "lacquer" or film.medium.name == "alcohol acrylic":
+            words = (
+                f"'{film.name}' is {film.medium.said}: water {'cannot' if tight else 'may not'} "
+                "get through it to the chipping fluid"
+            )
+            values = (("medium", "acrylic sprayed"), ("carrier", None))
+            yield Finding(
+                "fluid top",
+                "error" if tight else "warning",
+                words,
+                film.one.key,
+                (Change("use thin water acrylic", film.one.key, values),),
+            )

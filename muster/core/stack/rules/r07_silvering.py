@@ -1,0 +1,42 @@
+"""Air under a decal on a matt ground shines like silver."""
+
+from __future__ import annotations
+
+from collections.abc import Iterator
+
+from muster.core.stack.finding import Finding, Insert, SetHabit, rule
+from muster.core.stack.said import varnish
+from muster.core.stack.walk import Walk
+
+
+@rule(7, "silvering", "decals go on a matt ground")
+def look(walked: Walk) -> Iterator[Finding]:
+    """By the house's school: gloss first is asked for, or only remembered."""
+    for step in walked.steps:
+        film = step.laid
+        if film.technique.name != "decal":
+            continue
+        tops = [zone[0].layer for zone in step.by_zone.values() if zone]
+        if tops and all(_smooth(layer) for layer in tops):
+            continue
+        way = walked.habits.decal_ground
+        gloss = varnish("gloss", "gloss coat", "gloss", film.one.zones)
+        if way == "fluids":
+            words = (
+                f"'{film.name}' go on a matt ground: set them with setting fluid and soften them, "
+                "or they silver"
+            )
+            if "softener" not in film.one.note and "fluid" not in film.one.note:
+                yield Finding("silvering", "note", words, film.one.key)
+            continue
+        words = f"'{film.name}' go on a ground that is not gloss: air under the film shines silver"
+        repairs = (
+            Insert("a gloss coat first, adds 2 h", gloss, film.one.key),
+            SetHabit("rely on setting and softening fluids", "decal_ground", "fluids"),
+        )
+        yield Finding("silvering", "error", words, film.one.key, repairs)
+
+
+def _smooth(layer) -> bool:  # type: ignore[no-untyped-def]
+    glue = layer.medium is not None and layer.medium.name == "white glue"
+    return glue or (layer.one.finish in ("gloss", "satin") and layer.lays)

@@ -1,0 +1,29 @@
+"""A water wash all over gloss draws into pools."""
+
+from __future__ import annotations
+
+from collections.abc import Iterator
+
+from muster.core.stack.finding import Change, Finding, rule
+from muster.core.stack.walk import Walk
+
+
+@rule(10, "gloss pools", "an all-over water wash lies on gloss")
+def look(walked: Walk) -> Iterator[Finding]:
+    """The gloss coat is made satin, where it serves no decals."""
+    for step in walked.steps:
+        film = step.laid
+        if film.technique.name != "wash" or film.carrier != "water" or film.cover < 0.5:
+            continue
+        tops = [zone[0].layer for zone in step.by_zone.values() if zone]
+        glossy = [layer for layer in tops if layer.one.finish == "gloss"]
+        if glossy and len(glossy) * 2 > len(tops):
+            words = f"'{film.name}' draws into pools on the gloss of '{glossy[0].name}'"
+            values = (("finish", "satin"),)
+            yield Finding(
+                "gloss pools",
+                "warning",
+                words,
+                film.one.key,
+                (Change("make that coat satin", glossy[0].one.key, values),),
+            )

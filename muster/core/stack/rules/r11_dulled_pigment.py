@@ -1,0 +1,62 @@
+"""Pigment vanishes under varnish, and rubs off without."""
+
+from __future__ import annotations
+
+from collections.abc import Iterator
+
+from muster.core.recipes.recipe import Pass
+from muster.core.stack.finding import Finding, Insert, Move, Repair, Several, rule
+from muster.core.stack.walk import Walk
+
+FIX = Pass(
+    key="fix",
+    name="fix the pigment",
+    technique="fix",
+    minutes=1,
+    tool="brush",
+    medium="fixed pigment",
+    carrier="white spirit",
+)
+DRY = ("pigment", "pastel")
+
+
+@rule(11, "dulled pigment", "varnish lies over pigment, or pigment is left loose")
+def look(walked: Walk) -> Iterator[Finding]:
+    """A warning for the varnish; an error for loose pigment on a model that is handled."""
+    for step in walked.steps:
+        film = step.laid
+        if film.technique.name not in DRY or film.medium is None:
+            continue
+        if film.medium.name != "pigment":
+            continue
+        later = [one for one in walked.after(step) if set(one.laid.zones) & set(film.zones)]
+        fixed = any(one.laid.technique.name == "fix" for one in later)
+        over = [one for one in later if one.laid.seals]
+        if over:
+            words = (
+                f"'{over[0].laid.name}' over '{film.name}' dulls the pigment or makes it vanish: "
+                "put it on after, and fix it"
+            )
+            to = _after(walked, over[-1])
+            move = Move("after the varnish", film.one.key, to)
+            fix = Insert("fix it", FIX, to)
+            repair: Repair = (
+                move if fixed else Several("after the varnish, and fix it", (move, fix))
+            )
+            yield Finding("dulled pigment", "warning", words, film.one.key, (repair,))
+        elif not fixed:
+            words = f"'{film.name}' lies loose and rubs off in play"
+            behind = walked.steps[film.index + 1 :]
+            before = behind[0].laid.one.key if behind else None
+            yield Finding(
+                "loose pigment",
+                "error",
+                words,
+                film.one.key,
+                (Insert("fix it, adds 12 h", FIX, before),),
+            )
+
+
+def _after(walked: Walk, step) -> str | None:  # type: ignore[no-untyped-def]
+    behind = walked.steps[step.laid.index + 1 :]
+    return behind[0].laid.one.key if behind else None

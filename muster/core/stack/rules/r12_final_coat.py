@@ -1,0 +1,81 @@
+"""A gaming model wants a last coat; what should shine comes after it."""
+
+from __future__ import annotations
+
+from collections.abc import Iterator
+
+from muster.core.stack.finding import Finding, Insert, Move, rule
+from muster.core.stack.rules.r11_dulled_pigment import DRY
+from muster.core.stack.said import varnish
+from muster.core.stack.walk import Step, Walk
+from muster.core.stack.zones import ZONES
+
+MATT = varnish("matt", "matt coat", "matt")
+
+SHINES = ("wet mud", "mud", "oil stain", "glass", "gloss", "wet")
+"""Words by which a pass says that it is to stay wet or bright."""
+
+
+@rule(12, "no final coat", "no varnish covers the model at the end, or matt lies over what shines")
+def look(walked: Walk) -> Iterator[Finding]:
+    """The final coat once for the recipe; each late coat at its pass."""
+    if walked.recipe.kind != "base":
+        yield from _bare(walked)
+    for step in walked.steps:
+        film = step.laid
+        if not film.seals or film.one.finish != "matt":
+            continue
+        for before in walked.before(step):
+            zones = set(before.laid.zones) & set(film.zones)
+            clear = any(ZONES[walked.recipe.kind][zone].clear for zone in zones)
+            if zones and before.laid.lays and (clear or _shines(before)):
+                words = (
+                    f"matt '{film.name}' lies over '{before.laid.name}', which is to shine: mask "
+                    "it, or do it afterwards"
+                )
+                behind = walked.steps[film.index + 1 :]
+                to = behind[0].laid.one.key if behind else None
+                yield Finding(
+                    "late coat",
+                    "warning",
+                    words,
+                    film.one.key,
+                    (Move(f"'{before.laid.name}' after it", before.laid.one.key, to),),
+                )
+                break
+
+
+def _shines(step: Step) -> bool:
+    film = step.laid
+    if film.seals or film.technique.act != "lay":
+        return False
+    said = film.one.name.lower()
+    return any(said == word or said.startswith(f"{word} ") for word in SHINES)
+
+
+def _bare(walked: Walk) -> Iterator[Finding]:
+    painted = [one for one in walked.steps if one.laid.lays and not one.laid.seals]
+    if not painted:
+        return
+    open_ = []
+    for zone, stack in walked.final.items():
+        if ZONES[walked.recipe.kind][zone].clear:
+            continue
+        if not any(met.layer.seals for met in stack):
+            open_.append(zone)
+    if open_:
+        every = len(open_) == len(
+            [z for z in walked.final if not ZONES[walked.recipe.kind][z].clear]
+        )
+        where = "the model" if every else ", ".join(sorted(open_))
+        words = f"nothing seals {where} at the end: paint wears off where it is handled"
+        last: str | None = None
+        for step in reversed(walked.steps):
+            film = step.laid
+            if film.technique.name in (*DRY, "fix") or _shines(step):
+                last = film.one.key
+            else:
+                break
+        yield Finding(
+            "no final coat", "warning", words, "", (Insert("a matt coat at the end", MATT, last),)
+        )

@@ -1,0 +1,68 @@
+"""Lights need room above the base."""
+
+from __future__ import annotations
+
+from collections.abc import Iterator
+
+from muster.core.stack.finding import Change, Finding, Move, rule
+from muster.core.stack.sight import lightness, mixed_toward
+from muster.core.stack.walk import Walk
+
+LIGHTS = ("dry-brush", "highlight", "edge")
+STEP = 4.0
+"""L* by which a light must differ to be seen as one. Common practice."""
+WHITE = 96.0
+
+
+@rule(13, "no headroom", "lights on a base that is too light already, or that do not climb")
+def look(walked: Walk) -> Iterator[Finding]:
+    """An error where nothing lighter is left; a warning where a ramp falls back unshaded."""
+    for step in walked.steps:
+        film = step.laid
+        if film.technique.name not in LIGHTS or film.one.colour is None:
+            continue
+        mine = lightness(film.one.colour)
+        under = [
+            one
+            for one in walked.before(step)
+            if one.laid.one.colour is not None
+            and set(one.laid.zones) & set(film.zones)
+            and one.laid.lays
+            and (one.laid.technique.hides or one.laid.technique.name in LIGHTS)
+            and not one.laid.one.part
+        ]
+        if not under:
+            continue
+        last = under[-1].laid
+        assert last.one.colour is not None
+        base = lightness(last.one.colour)
+        if last.technique.hides and base > WHITE - STEP and mine <= base + STEP:
+            words = (
+                f"'{last.name}' has L* {base:.0f}: nothing is left for '{film.name}' "
+                f"(L* {mine:.0f}) to be lighter than; begin off-white"
+            )
+            darker = mixed_toward(last.one.colour, 84.0)
+            yield Finding(
+                "no headroom",
+                "error",
+                words,
+                film.one.key,
+                (Change("base it off-white", last.one.key, (("colour", darker),)),),
+            )
+        elif last.technique.name in LIGHTS and mine < base - STEP:
+            shaded = any(
+                one.laid.technique.name in ("wash", "glaze", "filter") for one in walked.after(step)
+            )
+            if not shaded:
+                words = (
+                    f"'{film.name}' (L* {mine:.0f}) comes after the lighter '{last.name}' "
+                    f"(L* {base:.0f}): lights climb"
+                )
+
+                yield Finding(
+                    "no headroom",
+                    "warning",
+                    words,
+                    film.one.key,
+                    (Move("before it", film.one.key, last.one.key),),
+                )

@@ -1,0 +1,64 @@
+"""An effect shows against what lies under it, and not too much."""
+
+from __future__ import annotations
+
+from collections.abc import Iterator
+
+from muster.core.stack.finding import Change, Finding, Repair, rule
+from muster.core.stack.sight import difference, lightness, nearer
+from muster.core.stack.walk import Walk
+
+LEAST = 6.0
+"""ΔE00 below which an effect is not seen across a table; common practice, no source."""
+STARK = 38.0
+"""ΔL* above which chips look like droppings; common practice, no source."""
+CHIPS = ("sponge", "chip")
+
+
+@rule(14, "will not show", "an effect is too near to what lies under it, or too far from it")
+def look(walked: Walk) -> Iterator[Finding]:
+    """Effects only: a ramp and a scheme have rules of their own."""
+    for step in walked.steps:
+        film = step.laid
+        if not film.technique.effect or film.one.colour is None or film.technique.name == "grass":
+            continue
+        under = [
+            one.laid
+            for one in walked.before(step)
+            if one.laid.one.colour is not None
+            and one.laid.lays
+            and one.laid.technique.hides
+            and one.laid.cover >= 0.9
+            and set(one.laid.zones) & set(film.zones)
+        ]
+        if not under or under[-1].one.colour is None:
+            continue
+        ground = under[-1]
+        assert ground.one.colour is not None
+        far = difference(film.one.colour, ground.one.colour)
+        step_l = lightness(film.one.colour) - lightness(ground.one.colour)
+        if far < LEAST:
+            words = (
+                f"'{film.name}' will not show on '{ground.name}': ΔE00 {far:.1f}, ΔL* {step_l:+.0f}"
+            )
+            repairs: tuple[Repair, ...] = (
+                Change(
+                    "a lighter colour",
+                    film.one.key,
+                    (("colour", nearer(film.one.colour, ground.one.colour, 14.0)),),
+                ),
+            )
+            yield Finding("will not show", "warning", words, film.one.key, repairs)
+        elif film.technique.name in CHIPS and step_l > STARK:
+            words = (
+                f"'{film.name}' is too stark on '{ground.name}': ΔL* {step_l:+.0f}, chips so light "
+                "look like droppings"
+            )
+            value = nearer(film.one.colour, ground.one.colour, STARK - 10)
+            yield Finding(
+                "too stark",
+                "warning",
+                words,
+                film.one.key,
+                (Change("a colour nearer the base", film.one.key, (("colour", value),)),),
+            )

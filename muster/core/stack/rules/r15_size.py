@@ -1,0 +1,52 @@
+"""An effect finer than the eye resolves is wasted; one larger than life looks like a mistake."""
+
+from __future__ import annotations
+
+from collections.abc import Iterator
+
+from muster.core.recipes.recipe import Tier
+from muster.core.stack.finding import Change, Finding, Remove, Repair, rule
+from muster.core.stack.walk import Walk
+
+RESOLVED: dict[Tier, float] = {"table": 0.29, "hand": 0.087, "close": 0.044}
+"""One minute of arc at 1 m, 30 cm and 15 cm, in millimetres."""
+
+LIFE_MM = {"sponge": 150.0, "splash": 60.0, "stipple": 250.0}
+"""How large such a mark is in life, mm: a chip, a splash of mud, a patch. Common practice."""
+
+SCALE = 72
+
+
+@rule(15, "too small", "an effect is finer than the eye resolves, or larger than in life")
+def look(walked: Walk) -> Iterator[Finding]:
+    """Only where the size of the mark is stated; edges and lining are judged by contrast."""
+    for step in walked.steps:
+        film = step.laid
+        if film.one.size_mm is None or film.technique.name in ("edge", "pin wash", "highlight"):
+            continue
+        least = RESOLVED[film.one.tier]
+        most = LIFE_MM.get(film.technique.name)
+        if film.one.size_mm < least:
+            words = (
+                f"marks of {film.one.size_mm:g} mm in '{film.name}' cannot be seen: the eye "
+                f"resolves {least:g} mm from there"
+            )
+            larger = round(least * 1.5, 2)
+            repairs: tuple[Repair, ...] = (
+                Change(f"marks of {larger:g} mm", film.one.key, (("size_mm", larger),)),
+                Remove("leave it out", film.one.key),
+            )
+            yield Finding("too small", "warning", words, film.one.key, repairs)
+        elif most is not None and film.one.size_mm > most / SCALE:
+            right = round(most / SCALE * 0.8, 2)
+            words = (
+                f"marks of {film.one.size_mm:g} mm in '{film.name}' are "
+                f"{film.one.size_mm * SCALE:.0f} mm in life: {most / SCALE:.1f} mm is the most"
+            )
+            yield Finding(
+                "too big",
+                "warning",
+                words,
+                film.one.key,
+                (Change(f"marks of {right:g} mm", film.one.key, (("size_mm", right),)),),
+            )

@@ -1,0 +1,47 @@
+"""Light paint over dark needs coats to hide it."""
+
+from __future__ import annotations
+
+import math
+from collections.abc import Iterator
+
+from muster.core.stack.finding import Change, Finding, rule
+from muster.core.stack.sight import lightness
+from muster.core.stack.walk import Walk
+
+HIDES_L = 30.0
+"""L* that one thin coat bridges upwards; an estimate until the paint's own opacity is known."""
+
+
+@rule(16, "shows through", "coats do not hide the ground where hiding is meant")
+def look(walked: Walk) -> Iterator[Finding]:
+    """Silent for dry-brush, glaze, filter, modulation and shading: they mean to let it through."""
+    for step in walked.steps:
+        film = step.laid
+        meant = film.technique.hides and film.cover >= 0.9 and film.technique.name != "texture"
+        if not meant or film.one.colour is None or "modulat" in film.one.name.lower():
+            continue
+        under = [
+            met.layer
+            for met in step.exposed
+            if met.layer.one.colour and met.layer.lays and met.layer.cover >= 0.9
+        ]
+        if not under or under[0].one.colour is None:
+            continue
+        ground = under[0]
+        assert ground.one.colour is not None
+        gap = lightness(film.one.colour) - lightness(ground.one.colour)
+        needed = max(1, math.ceil(gap / HIDES_L))
+        if needed > film.one.coats:
+            words = (
+                f"'{ground.name}' shows through {film.one.coats} thin coat"
+                f"{'s' if film.one.coats > 1 else ''} of '{film.name}': L* {gap:+.0f}, about "
+                f"{needed} coats hide it"
+            )
+            yield Finding(
+                "shows through",
+                "warning",
+                words,
+                film.one.key,
+                (Change(f"{needed} coats", film.one.key, (("coats", needed),)),),
+            )

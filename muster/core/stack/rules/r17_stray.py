@@ -1,0 +1,49 @@
+"""A dry-brush catches what is beside it."""
+
+from __future__ import annotations
+
+from collections.abc import Iterator
+
+from muster.core.stack.finding import Finding, Move, rule
+from muster.core.stack.walk import Walk
+from muster.core.stack.zones import PLACES, ZONES
+
+
+@rule(17, "stray dry-brush", "a dry-brush strays on a finished zone that no later pass corrects")
+def look(walked: Walk) -> Iterator[Finding]:
+    """Only where both zones are named: a pass over the whole model strays nowhere."""
+    zones = ZONES[walked.recipe.kind]
+    for step in walked.steps:
+        film = step.laid
+        named = [zone for zone in film.one.zones if zone not in PLACES]
+        if not film.technique.strays or not named:
+            continue
+        beside = {other for zone in named for other in zones[zone].beside} - set(named)
+        for zone in sorted(beside):
+            painted = [
+                one
+                for one in walked.before(step)
+                if zone in one.laid.one.zones and one.laid.technique.hides
+            ]
+            later = [
+                one
+                for one in walked.after(step)
+                if zone in one.laid.zones
+                and one.laid.lays
+                and (one.laid.technique.hides or zone in one.laid.one.zones)
+                and not one.laid.seals
+            ]
+            if painted and not later:
+                words = (
+                    f"'{film.name}' on {', '.join(named)} strays on the finished {zone} "
+                    f"('{painted[-1].laid.name}'), and nothing corrects it later"
+                )
+                first = painted[0].laid.one.key
+                yield Finding(
+                    "stray dry-brush",
+                    "warning",
+                    words,
+                    film.one.key,
+                    (Move(f"before '{painted[0].laid.name}'", film.one.key, first),),
+                )
+                break

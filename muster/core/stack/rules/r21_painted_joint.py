@@ -1,0 +1,43 @@
+"""Solvent cement welds plastic, not paint."""
+
+from __future__ import annotations
+
+from collections.abc import Iterator
+
+from muster.core.recipes.recipe import Pass
+from muster.core.stack.finding import Change, Finding, Insert, rule
+from muster.core.stack.walk import Walk
+
+MASK = Pass(
+    key="mask-joints",
+    name="mask the joints",
+    technique="mask",
+    minutes=3,
+    note="Tape or putty on the faces that will be cemented.",
+)
+
+
+@rule(21, "painted joint", "a face is painted before solvent cement must weld it")
+def look(walked: Walk) -> Iterator[Finding]:
+    """Parts painted apart and cemented later, where nothing masked or scraped the joint."""
+    for step in walked.steps:
+        if step.laid.one.adhesive != "solvent cement":
+            continue
+        before = walked.before(step)
+        painted = [one for one in before if one.laid.lays and one.laid.technique.hides]
+        masked = any(
+            "mask" in one.laid.one.name
+            or "scrape" in one.laid.one.name
+            or one.laid.technique.name == "mask"
+            for one in before
+        )
+        if painted and not masked and "scrape" not in step.laid.one.note.lower():
+            words = (
+                f"'{step.laid.name}' cements faces that '{painted[0].laid.name}' has painted: the "
+                "weld does not hold; mask or scrape them"
+            )
+            repairs = (
+                Insert("mask the joints first", MASK, painted[0].laid.one.key),
+                Change("use superglue", step.laid.one.key, (("adhesive", "superglue"),)),
+            )
+            yield Finding("painted joint", "warning", words, step.laid.one.key, repairs)

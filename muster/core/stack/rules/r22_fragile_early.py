@@ -1,0 +1,38 @@
+"""Thin rails and masts snap in the hand."""
+
+from __future__ import annotations
+
+from collections.abc import Iterator
+
+from muster.core.stack.finding import Finding, Move, rule
+from muster.core.stack.walk import Walk
+
+FRAGILE = ("railing", "rail", "aerial", "mast", "antenna", "strut", "lamp", "mirror", "fragile")
+HANDLED = ("wash", "dry-brush", "wipe back", "scratch", "decal", "mask")
+MUCH = 2
+"""Passes with much handling from which the part does not stay whole. Common practice."""
+
+
+@rule(22, "fragile early", "a fragile part is fitted before passes with much handling")
+def look(walked: Walk) -> Iterator[Finding]:
+    """A part is fragile by its name or the note."""
+    for step in walked.steps:
+        film = step.laid
+        said = f"{film.one.name} {film.one.note}".lower()
+        if film.technique.act != "build" or not any(word in said for word in FRAGILE):
+            continue
+        rough = [one for one in walked.after(step) if one.laid.technique.name in HANDLED]
+        if len(rough) >= MUCH:
+            words = (
+                f"'{film.name}' comes before {len(rough)} passes with much handling "
+                f"('{rough[0].laid.name}' first): it snaps off"
+            )
+            behind = walked.steps[rough[-1].laid.index + 1 :]
+            to = behind[0].laid.one.key if behind else None
+            yield Finding(
+                "fragile early",
+                "warning",
+                words,
+                film.one.key,
+                (Move(f"after '{rough[-1].laid.name}'", film.one.key, to),),
+            )

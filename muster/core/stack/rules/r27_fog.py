@@ -1,0 +1,32 @@
+"""Varnish, primer and cans fog in damp or cold air."""
+
+from __future__ import annotations
+
+from collections.abc import Iterator
+
+from muster.core.stack.finding import Finding, rule
+from muster.core.stack.room import may_spray
+from muster.core.stack.walk import Walk
+
+
+@rule(27, "fog", "varnish, primer or a can is sprayed outside its climate")
+def look(walked: Walk) -> Iterator[Finding]:
+    """Said once, of the first such pass; the plan holds each of them to dry enough air."""
+    air = may_spray(walked.room)
+    if air is None:
+        return
+    for step in walked.steps:
+        film = step.laid
+        tender = film.technique.name == "spray can" or (
+            film.medium is not None
+            and (film.medium.seals or film.medium.name in ("primer", "can"))
+            and film.technique.name in ("spray", "varnish", "seal")
+        )
+        if tender:
+            words = (
+                f"'{film.name}' sprayed at {walked.room.celsius:g} °C and {walked.room.humidity:g} "
+                "% humidity fogs or turns grainy: 15 to 25 °C and below 65 %, by brush, or wait "
+                "for a drier day"
+            )
+            yield Finding("fog", "error" if air == "refuse" else "warning", words, film.one.key)
+            return

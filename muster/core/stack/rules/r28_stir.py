@@ -1,0 +1,28 @@
+"""Matt varnish is thick at the bottom of its pot."""
+
+from __future__ import annotations
+
+from collections.abc import Iterator
+
+from muster.core.stack.finding import Change, Finding, rule
+from muster.core.stack.walk import Walk
+
+
+@rule(28, "stir and thin", "matt varnish is laid thick, or by brush, where it pools")
+def look(walked: Walk) -> Iterator[Finding]:
+    """Said once: stirred well and thin it does not dry white in recesses."""
+    for step in walked.steps:
+        film = step.laid
+        if not film.seals or film.one.finish != "matt":
+            continue
+        if film.one.tool == "brush" or film.one.thick > 1.5 or film.one.coats > 2:
+            words = f"'{film.name}' pools in recesses and dries white there: stir well, thin coats"
+            values = (("tool", "airbrush"), ("thick", 1), ("coats", 1))
+            yield Finding(
+                "stir and thin",
+                "note",
+                words,
+                film.one.key,
+                (Change("one thin coat from the airbrush", film.one.key, values),),
+            )
+            return

@@ -1,0 +1,40 @@
+"""Mould release keeps paint off."""
+
+from __future__ import annotations
+
+from collections.abc import Iterator
+
+from muster.core.recipes.recipe import Pass
+from muster.core.stack.finding import Finding, Insert, rule
+from muster.core.stack.walk import Walk
+
+WASH = Pass(
+    key="wash-parts",
+    name="wash the parts",
+    technique="wash parts",
+    minutes=1,
+    stand_min=120,
+    note="Warm water with a drop of detergent; let them dry.",
+)
+
+
+@rule(29, "release agent", "bare resin or moulded plastic is not washed before the undercoat")
+def look(walked: Walk) -> Iterator[Finding]:
+    """Said once for a kit; moulds leave release on resin and soft plastic above all."""
+    if walked.recipe.material not in ("resin", "polythene"):
+        return
+    first = next((one for one in walked.steps if one.laid.lays), None)
+    if first is None:
+        return
+    before = walked.before(first)
+    if any(one.laid.technique.name == "wash parts" or "wash" in one.laid.name for one in before):
+        return
+    words = f"mould release on {walked.recipe.material} keeps '{first.laid.name}' from sticking"
+    start = walked.steps[0].laid.one.key
+    yield Finding(
+        "release agent",
+        "note",
+        words,
+        first.laid.one.key,
+        (Insert("wash the parts first, adds 2 h", WASH, start),),
+    )

@@ -1,0 +1,34 @@
+"""One sponge prints one pattern."""
+
+from __future__ import annotations
+
+from collections.abc import Iterator
+
+from muster.core.stack.finding import Change, Finding, rule
+from muster.core.stack.walk import Walk
+
+SWAP = "Several torn sponges, swapped at every model."
+
+
+@rule(30, "clone", "one sponge gives all vehicles of a unit one pattern")
+def look(walked: Walk) -> Iterator[Finding]:
+    """Vehicles and aircraft only; silent where the note speaks of swapping or of several."""
+    if walked.recipe.kind not in ("vehicle", "aircraft"):
+        return
+    for step in walked.steps:
+        one = step.laid.one
+        if step.laid.technique.name != "sponge":
+            continue
+        said = one.note.lower()
+        if any(word in said for word in ("several", "swap", "differ", "turn", "vary")):
+            continue
+        words = f"one sponge for '{one.name}' prints the same chips on every model of the unit"
+        note = f"{one.note} {SWAP}".strip()
+        yield Finding(
+            "clone",
+            "note",
+            words,
+            one.key,
+            (Change("swap torn sponges", one.key, (("note", note),)),),
+        )
+        return

@@ -1,0 +1,80 @@
+"""A zone that was forgotten shows at the end."""
+
+from __future__ import annotations
+
+from collections.abc import Iterator
+from dataclasses import replace
+
+from muster.core.recipes.recipe import Kind
+from muster.core.stack.finding import Change, Finding, Insert, Repair, rule
+from muster.core.stack.walk import Walk
+from muster.core.stack.zones import PLACES, ZONES
+
+MAIN: dict[Kind, tuple[str, ...]] = {
+    "figure": ("skin", "cloth"), "mounted": ("skin", "cloth", "mount"),
+    "vehicle": ("upper", "lower", "running gear"), "gun": ("barrel", "carriage", "wheels"),
+    "aircraft": ("upper", "lower"), "building": ("walls", "roof"), "base": ("ground",),
+}  # fmt: skip
+"""Zones that every model of the kind has."""
+
+
+@rule(34, "missed zone", "a visible zone stays in undercoat, or an effect skips a sister zone")
+def look(walked: Walk) -> Iterator[Finding]:
+    """Only in recipes that name zones: one that works the whole model misses none."""
+    zones = ZONES[walked.recipe.kind]
+    named = [one for one in walked.steps if any(z not in PLACES for z in one.laid.one.zones)]
+    if not named:
+        return
+    coloured: dict[str, int] = {}
+    for step in walked.steps:
+        if step.laid.lays and not step.laid.seals and step.laid.technique.name != "dip":
+            for zone in step.laid.zones:
+                coloured[zone] = coloured.get(zone, 0) + (step.laid.cover >= 0.5)
+    seen = [zones[name] for name in MAIN[walked.recipe.kind]]
+    most = max(coloured.values(), default=0)
+    left = [zone.name for zone in seen if coloured.get(zone.name, 0) == 1]
+    if left and most > 1:
+        first = next(one for one in named if one.laid.technique.hides or one is named[-1])
+        words = f"{left[0]} is left in its undercoat at the end"
+        new = replace(
+            first.laid.one, key=f"{left[0].replace(' ', '-')}"[:20], name=left[0], zones=(left[0],)
+        )
+        wider = tuple(dict.fromkeys((*first.laid.one.zones, left[0])))
+        repairs: tuple[Repair, ...] = (
+            Change(f"paint it with '{first.laid.name}'", first.laid.one.key, (("zones", wider),)),
+            Insert("give it a pass of its own", new, first.laid.one.key),
+        )
+        yield Finding("missed zone", "warning", words, "", repairs)
+    yield from _sisters(walked)
+
+
+SISTERS = (("upper", "lower"), ("front", "rear"))
+
+
+def _sisters(walked: Walk) -> Iterator[Finding]:
+    for step in walked.steps:
+        one = step.laid.one
+        if step.laid.technique.name not in ("wash", "filter") or not one.zones:
+            continue
+        for pair in SISTERS:
+            here = [zone for zone in pair if zone in one.zones]
+            if len(here) != 1:
+                continue
+            other = pair[1 - pair.index(here[0])]
+            if other not in ZONES[walked.recipe.kind]:
+                continue
+            painted = any(other in o.laid.zones and o.laid.technique.hides for o in walked.steps)
+            done = any(
+                other in o.laid.zones and o.laid.technique.name == one.technique
+                for o in walked.steps
+            )
+            if painted and not done:
+                words = f"'{one.name}' works {here[0]} and skips {other}"
+                yield Finding(
+                    "missed zone",
+                    "warning",
+                    words,
+                    one.key,
+                    (Change(f"and {other}", one.key, (("zones", (*one.zones, other)),)),),
+                )
+                return

@@ -1,0 +1,31 @@
+"""Fumes and solvents frost clear parts."""
+
+from __future__ import annotations
+
+from collections.abc import Iterator
+
+from muster.core.stack.finding import Change, Finding, Repair, rule
+from muster.core.stack.walk import Walk
+from muster.core.stack.zones import ZONES
+
+FROSTS = ("superglue", "solvent cement", "accelerator")
+
+
+@rule(35, "frosted glass", "superglue, cement or lacquer comes near clear parts")
+def look(walked: Walk) -> Iterator[Finding]:
+    """Passes that name a clear zone; masking it is no harm."""
+    zones = ZONES[walked.recipe.kind]
+    for step in walked.steps:
+        film = step.laid
+        if not any(zone in zones and zones[zone].clear for zone in film.one.zones):
+            continue
+        glue = film.one.adhesive
+        hot = film.lays and film.carrier == "lacquer thinner"
+        if glue in FROSTS or hot:
+            what = glue or "lacquer"
+            words = f"{what} of '{film.name}' frosts clear parts"
+            repair: Repair = Change("use white glue", film.one.key, (("adhesive", "white glue"),))
+            if hot:
+                values = (("medium", "acrylic varnish"), ("carrier", None))
+                repair = Change("use acrylic instead", film.one.key, values)
+            yield Finding("frosted glass", "warning", words, film.one.key, (repair,))

@@ -1,0 +1,37 @@
+"""Bare wood, board and plaster drink a wash."""
+
+from __future__ import annotations
+
+from collections.abc import Iterator
+
+from muster.core.stack.finding import Finding, Insert, rule
+from muster.core.stack.media import Grade
+from muster.core.stack.said import seal_before
+from muster.core.stack.walk import Walk
+
+
+@rule(36, "thirsty", "bare wood, board or plaster is not sealed before a wash")
+def look(walked: Walk) -> Iterator[Finding]:
+    """Said once; any film that covers it whole is seal enough."""
+    if walked.recipe.material not in ("wood", "board", "plaster"):
+        return
+    for step in walked.steps:
+        film = step.laid
+        if not film.lays:
+            continue
+        if film.grade >= Grade.FLOOD and film.technique.name in ("wash",):
+            bare = [
+                zone
+                for zone, met in step.by_zone.items()
+                if not any(one.layer.cover >= 0.9 for one in met)
+            ]
+            if bare:
+                words = f"bare {walked.recipe.material} drinks '{film.name}' in blotches: seal it"
+                yield Finding(
+                    "thirsty",
+                    "note",
+                    words,
+                    film.one.key,
+                    (Insert("seal it first, adds 2 h", seal_before(step), film.one.key),),
+                )
+                return

@@ -1,0 +1,203 @@
+"""The walk over a model's zones: what lies exposed at each pass, how old, in which state, sealed or
+not; and how long each pass must wait for that. Rules read only this.
+"""
+
+from __future__ import annotations
+
+from dataclasses import dataclass, replace
+
+from muster.core.recipes.recipe import Recipe
+from muster.core.stack.habits import Habits
+from muster.core.stack.layer import WHOLE, Laid, laid, usual
+from muster.core.stack.media import Grade, State
+from muster.core.stack.room import Room
+
+Stacks = dict[str, list[tuple[Laid, float]]]
+"""By zone: each film with the moment it was laid, from the bottom up."""
+
+
+@dataclass(frozen=True, slots=True)
+class Exposed:
+    """A layer that a pass meets: its age in minutes at the pass's start, and its state then."""
+
+    layer: Laid
+    age: float
+    state: State
+    sealed: bool
+    """Under a varnish or glue: it is met only by what attacks that."""
+
+
+@dataclass(frozen=True, slots=True)
+class Wait:
+    """Between a pass and the next: minutes, and for what. ``stated``: the user's own."""
+
+    minutes: float
+    needed: float
+    why: str
+    stated: bool
+
+
+@dataclass(frozen=True, slots=True)
+class Step:
+    """A pass at its moment: by zone, the exposed layers from the top down."""
+
+    laid: Laid
+    start: float
+    end: float
+    by_zone: dict[str, tuple[Exposed, ...]]
+    wait: Wait
+    """After it, before the next pass begins."""
+
+    @property
+    def exposed(self) -> tuple[Exposed, ...]:
+        """Each exposed layer once, the newest first."""
+        seen = {one.layer.index: one for zone in self.by_zone.values() for one in zone}
+        return tuple(seen[index] for index in sorted(seen, reverse=True))
+
+
+@dataclass(frozen=True, slots=True)
+class Walk:
+    """The whole of a recipe, walked."""
+
+    recipe: Recipe
+    room: Room
+    habits: Habits
+    steps: tuple[Step, ...]
+    final: dict[str, tuple[Exposed, ...]]
+    """By zone, what is exposed when all is done."""
+
+    def before(self, step: Step) -> tuple[Step, ...]:
+        """The steps before one."""
+        return self.steps[: step.laid.index]
+
+    def after(self, step: Step) -> tuple[Step, ...]:
+        """The steps after one."""
+        return self.steps[step.laid.index + 1 :]
+
+
+def walk(recipe: Recipe, room: Room | None = None, habits: Habits | None = None) -> Walk:
+    """Walk a recipe for one model. All times are minutes from the first pass's start."""
+    room, habits = room or Room(), habits or Habits()
+    recipe = in_house(recipe, habits)
+    films = [laid(recipe, index, room) for index in range(len(recipe.passes))]
+    stacks: Stacks = {}
+    steps: list[Step] = []
+    clock = 0.0
+    for film in films:
+        needed, why = _needed(film, stacks, clock)
+        if steps:
+            last = steps[-1]
+            stated = last.laid.one.stand_min
+            minutes = needed if stated is None else stated
+            steps[-1] = replace(last, wait=Wait(minutes, needed, why, stated is not None))
+            clock += minutes
+        by_zone = {zone: _exposed(stacks.get(zone, []), clock) for zone in film.zones}
+        end = clock + film.one.minutes
+        steps.append(Step(film, clock, end, by_zone, Wait(0, 0, "", False)))
+        clock = end
+        for zone in film.zones:
+            if film.lays:
+                stacks.setdefault(zone, []).append((film, end))
+    if steps:
+        film = steps[-1].laid
+        stated = film.one.stand_min
+        minutes = film.touch if stated is None else stated
+        why = f"{film.name} dries" if film.touch else ""
+        steps[-1] = replace(steps[-1], wait=Wait(minutes, film.touch, why, stated is not None))
+        clock += minutes
+    final = {zone: _exposed(stack, clock) for zone, stack in stacks.items()}
+    return Walk(recipe, room, habits, tuple(steps), final)
+
+
+def in_house(recipe: Recipe, habits: Habits) -> Recipe:
+    """The recipe as this house would do it: habits change passes that leave it open."""
+    instead = usual(habits)
+    if not instead:
+        return recipe
+    passes = tuple(
+        replace(one, medium=instead[one.technique], carrier=None)
+        if one.technique in instead and one.medium in (None, "enamel wash", "oil", "enamel")
+        else one
+        for one in recipe.passes
+    )
+    return replace(recipe, passes=passes)
+
+
+def attacks(film: Laid, target: Laid, state: State) -> bool:
+    """Whether what ``film`` is thinned with attacks a layer in that state at its grade."""
+    if film.carrier is None or target.medium is None or film.grade == Grade.NONE:
+        return False
+    least = target.medium.attacked_by(state).get(film.carrier)  # type: ignore[call-overload]
+    if least is None:
+        return False
+    # A film that is still wet is moved by the lightest mist of what it is thinned with.
+    if state == State.WET:
+        least = min(least, Grade.MIST)
+    return bool(film.grade >= least)
+
+
+def meant_for(film: Laid, target: Laid) -> bool:
+    """Whether working ``target`` is what the pass is for: wiping, blending, scratching, fixing."""
+    if film.technique.act not in ("work", "fix") or target.medium is None:
+        return False
+    if film.technique.name == "scratch":
+        return target.index < film.index
+    if film.technique.name == "fix":
+        return target.medium.name == "pigment"
+    return film.carrier is None or film.carrier in (target.medium.carrier, target.carrier)
+
+
+def _exposed(stack: list[tuple[Laid, float]], now: float) -> tuple[Exposed, ...]:
+    found: list[Exposed] = []
+    sealed = False
+    for layer, end in reversed(stack):
+        age = max(0.0, now - end)
+        found.append(Exposed(layer, age, layer.state(age), sealed))
+        if layer.cover >= WHOLE:
+            if not layer.seals:
+                break
+            sealed = True
+    return tuple(found)
+
+
+def _needed(
+    film: Laid, stacks: dict[str, list[tuple[Laid, float]]], now: float
+) -> tuple[float, str]:
+    """Minutes to wait before a pass, and for what: chosen by what comes next."""
+    longest, why = 0.0, ""
+    for zone in film.zones:
+        for met in _exposed(stacks.get(zone, []), now):
+            if met.sealed:
+                continue
+            until, word = _asked(film, met.layer)
+            left = until - met.age
+            if left > longest:
+                longest, why = left, f"{met.layer.name} {word}"
+    return longest, why
+
+
+def _asked(film: Laid, layer: Laid) -> tuple[float, str]:
+    """The age that a layer must have before the pass, and what it then is."""
+    if layer.medium is None:
+        return 0.0, ""
+    if meant_for(film, layer):
+        window = layer.medium.window
+        if film.technique.name == "scratch":
+            return layer.touch, "dry to touch"
+        return (window[0] if window else 0.0), "ready to be worked"
+    if film.technique.name == "mask":
+        return (layer.cured if layer.cured != float("inf") else layer.recoat), "cured"
+    if film.technique.act in ("build", "mask"):
+        return layer.touch, "dry to touch"
+    if layer.medium.forbidden and _same(film, layer):
+        return layer.recoat, "ready for another coat"
+    attacked_cured = attacks(film, layer, State.CURED)
+    if attacks(film, layer, State.RECOATABLE) and not attacked_cured:
+        return layer.cured, "cured"
+    if film.medium is None:
+        return layer.touch, "dry to touch"
+    return layer.recoat, "ready for another coat"
+
+
+def _same(film: Laid, layer: Laid) -> bool:
+    return film.medium is not None and layer.medium is not None and film.medium is layer.medium

@@ -1,0 +1,152 @@
+"""Waiting follows the room, the film and what comes next; laws that hold for any recipe."""
+
+from __future__ import annotations
+
+from dataclasses import replace
+
+import pytest
+from hypothesis import given, settings
+from hypothesis import strategies as st
+
+from muster.core.recipes.recipe import Recipe
+from muster.core.stack.check import check
+from muster.core.stack.finding import mended
+from muster.core.stack.habits import Habits
+from muster.core.stack.media import MEDIA, Grade, State
+from muster.core.stack.room import Room, deficit_kpa, factor, may_spray, saturation_kpa
+from muster.core.stack.settled import settled
+from muster.core.stack.techniques import TECHNIQUES
+from muster.core.stack.walk import attacks, walk
+from tests.core.stack.making import BASE, MATT, SATIN, p, recipe
+
+FAO_56 = {1: 0.657, 5: 0.872, 10: 1.228, 15: 1.705, 20: 2.338, 25: 3.168, 30: 4.243, 35: 5.623}
+"""e°(T), kPa: FAO Irrigation and drainage paper 56 (Allen et al. 1998), annex 2, table 2.3.
+
+The figures are from memory."""
+
+rooms = st.builds(Room, st.floats(5, 35), st.floats(10, 95))
+waters = [one.name for one in MEDIA.values() if one.clock == "water" and one.carrier == "water"]
+
+
+@pytest.mark.parametrize(("celsius", "kpa"), FAO_56.items())
+def test_saturation_pressure_equals_the_published_table(celsius: int, kpa: float) -> None:
+    assert saturation_kpa(celsius) == pytest.approx(kpa, abs=0.0006)
+    assert deficit_kpa(Room(celsius, 50)) == pytest.approx(kpa / 2, abs=0.0004)
+
+
+def test_at_twenty_degrees_and_fifty_percent_nothing_changes() -> None:
+    assert factor("water", Room()) == 1
+    assert factor("cure", Room()) == 1
+    assert factor("cure", Room(10, 50)) == 2
+
+
+@given(st.floats(5, 34), st.floats(10, 90), st.floats(0.1, 5))
+def test_waits_fall_with_temperature_and_rise_with_humidity(
+    celsius: float, humidity: float, more: float
+) -> None:
+    room = Room(celsius, humidity)
+    for clock in ("water", "cure"):
+        assert factor(clock, Room(celsius + more / 5, humidity)) <= factor(clock, room)
+        assert factor(clock, Room(celsius, humidity + more)) >= factor(clock, room)
+
+
+def test_spraying_wants_air_that_is_neither_damp_nor_cold() -> None:
+    assert [may_spray(Room(20, rh)) for rh in (60, 70, 80)] == [None, "warn", "refuse"]
+    assert may_spray(Room(8, 50)) == "refuse"
+
+
+def test_what_is_waited_for_is_chosen_by_what_comes_next() -> None:
+    base = p("brush", "base")
+    waits = {
+        name: walk(recipe(base, p(name))).steps[0].wait.minutes
+        for name in ("brush", "mask", "assemble")
+    }
+    acrylic = MEDIA["acrylic"]
+    assert waits == {
+        "brush": acrylic.recoat, "mask": acrylic.cured, "assemble": acrylic.touch
+    }  # fmt: skip
+
+
+def test_a_stated_wait_overrules_and_shows_what_was_needed() -> None:
+    wait = walk(recipe(p("brush", "base", stand_min=5), p("brush", "lights"))).steps[0].wait
+    assert (wait.minutes, wait.stated, wait.needed) == (5, True, 25)
+
+
+def test_thick_films_wait_with_the_square_and_warm_air_hastens_water() -> None:
+    thin, thick, warm = (
+        walk(recipe(p("brush", "base", **more), p("assemble"))).steps[0].wait.minutes
+        for more in ({}, {"thick": 3}, {"warm_air": True})
+    )
+    assert thick == 9 * thin
+    assert warm == pytest.approx(thin * 0.2)
+
+
+def test_warm_air_does_nothing_for_enamel() -> None:
+    cold, warm = (
+        walk(recipe(p("brush", "base", medium="enamel", warm_air=air), p("assemble")))
+        .steps[0].wait.minutes
+        for air in (False, True)
+    )  # fmt: skip
+    assert cold == warm
+
+
+@st.composite
+def recipes(draw: st.DrawFn) -> Recipe:
+    """Any recipe of four or five passes."""
+    names = st.sampled_from(sorted(TECHNIQUES))
+    made = [
+        p(draw(names), f"pass {number}", stand_min=draw(st.integers(0, 3000)),
+          medium=draw(st.sampled_from([None, *MEDIA])))
+        for number in range(draw(st.integers(4, 5)))
+    ]  # fmt: skip
+    return recipe(*made)
+
+
+@given(recipes(), st.integers(1, 20_000))
+@settings(max_examples=150, deadline=None)
+def test_a_recipe_that_only_waits_longer_never_gains_a_lifts(made: Recipe, more: int) -> None:
+    longer = replace(
+        made, passes=tuple(replace(o, stand_min=(o.stand_min or 0) + more) for o in made.passes)
+    )
+
+    def lifts(one: Recipe) -> set[str]:
+        return {f.key for f in check(one).findings if f.code == "lifts"}
+
+    assert lifts(longer) <= lifts(made)
+
+
+@given(recipes(), rooms)
+@settings(max_examples=100, deadline=None)
+def test_any_recipe_can_be_walked_and_its_repairs_applied(made: Recipe, room: Room) -> None:
+    report = check(made, room)
+    for finding in report.findings:
+        for repair in finding.repairs:
+            changed, habits = mended(made, Habits(), repair)
+            assert check(changed, room, habits).walked.steps
+
+
+@pytest.mark.parametrize("medium", sorted(MEDIA))
+def test_sealing_never_makes_an_exposed_layer_worse(medium: str) -> None:
+    """Whatever comes over a sealed layer meets the seal, not the layer."""
+    top = p("brush", "top", medium="enamel", zones=["upper"])
+    walked = walk(recipe(p("brush", "base", medium=medium), SATIN, top))
+    met = {one.layer.name: one for one in walked.steps[2].exposed}
+    assert "base" not in met or met["base"].sealed
+
+
+def test_a_carrier_attacks_by_grade_and_state() -> None:
+    walked = walk(recipe(BASE, p("wash", "wash"), MATT))
+    base, wash = walked.steps[0].laid, walked.steps[1].laid
+    assert wash.grade == Grade.FLOOD
+    assert attacks(wash, base, State.TOUCH)
+    assert not attacks(wash, base, State.RECOATABLE)
+
+
+def test_settling_gives_every_pass_its_waits_and_keeps_the_users_own() -> None:
+    made = settled(recipe(p("brush", "base", stand_min=40), p("pin wash", "wash"), MATT))
+    assert [one.stand_min is not None and one.dry_min is not None for one in made.passes] == [
+        True
+    ] * 3
+    assert made.passes[0].stand_min == 40
+    assert made.passes[1].clock == "cure"
+    assert settled(made) == made
