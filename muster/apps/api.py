@@ -10,9 +10,10 @@ from muster.apps.bench.api import router as bench
 from muster.apps.errors import answer_errors
 from muster.apps.plan.api import router as plan
 from muster.apps.recipes.api import router as recipes
+from muster.apps.recipes.looking import router as looking
 from muster.apps.roll.api import router as roll
 
 api = NinjaAPI(title="Crisp Muster", version="1", auth=django_auth, docs_url=None, openapi_url=None)
 answer_errors(api)
-for router in (accounts, roll, recipes, plan, bench):
+for router in (accounts, roll, recipes, looking, plan, bench):
     api.add_router("", router)

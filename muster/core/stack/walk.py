@@ -12,6 +12,9 @@ from muster.core.stack.layer import WHOLE, Laid, laid, usual
 from muster.core.stack.media import Grade, State
 from muster.core.stack.room import Room
 
+SCRATCH_FROM = 10.0
+"""Minutes after the top coat from which fluid under it can be scratched. Common practice."""
+
 Stacks = dict[str, list[tuple[Laid, float]]]
 """By zone: each film with the moment it was laid, from the bottom up."""
 
@@ -183,7 +186,7 @@ def _asked(film: Laid, layer: Laid) -> tuple[float, str]:
     if meant_for(film, layer):
         window = layer.medium.window
         if film.technique.name == "scratch":
-            return layer.touch, "dry to touch"
+            return max(layer.touch, SCRATCH_FROM), "ready to be scratched"
         return (window[0] if window else 0.0), "ready to be worked"
     if film.technique.name == "mask":
         return (layer.cured if layer.cured != float("inf") else layer.recoat), "cured"

@@ -44,6 +44,26 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/look": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Look
+         * @description Look a draft over. No query.
+         */
+        post: operations["muster_apps_recipes_looking_look"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/me": {
         parameters: {
             query?: never;
@@ -878,6 +898,25 @@ export interface components {
             facts: components["schemas"]["Fact"][];
         };
         /**
+         * FindingOut
+         * @description A finding at the pass with ``key`` (empty: of the whole recipe).
+         */
+        FindingOut: {
+            /** Code */
+            code: string;
+            /** Key */
+            key: string;
+            /** Repairs */
+            repairs: components["schemas"]["RepairOut"][];
+            /**
+             * Severity
+             * @enum {string}
+             */
+            severity: "error" | "warning" | "note";
+            /** Words */
+            words: string;
+        };
+        /**
          * FinishFirst
          * @description Finish a unit before the others; without one, none comes first.
          */
@@ -953,6 +992,55 @@ export interface components {
         Line: {
             /** Line */
             line: string;
+        };
+        /**
+         * LookIn
+         * @description A draft, and the room and house that it is to be looked at in.
+         */
+        LookIn: {
+            /**
+             * Celsius
+             * @default 20
+             */
+            celsius: number;
+            /**
+             * Humidity
+             * @default 50
+             */
+            humidity: number;
+            /**
+             * Kind
+             * @enum {string}
+             */
+            kind: "figure" | "mounted" | "vehicle" | "gun" | "aircraft" | "building" | "base";
+            /**
+             * Material
+             * @default polystyrene
+             * @enum {string}
+             */
+            material: "polystyrene" | "resin" | "metal" | "print" | "polythene" | "wood" | "board" | "foam" | "plaster";
+            /** Passes */
+            passes: components["schemas"]["Pass"][];
+            /**
+             * Weathering
+             * @default solvent
+             * @enum {string}
+             */
+            weathering: "solvent" | "all-acrylic";
+        };
+        /**
+         * LookOut
+         * @description What the layers say. ``hours``: from the first pass to the last one's drying.
+         */
+        LookOut: {
+            /** Findings */
+            findings: components["schemas"]["FindingOut"][];
+            /** First */
+            first: string;
+            /** Hours */
+            hours: number;
+            /** Seams */
+            seams: components["schemas"]["SeamOut"][];
         };
         /**
          * Me
@@ -1422,6 +1510,36 @@ export interface components {
             unit: string;
         };
         /**
+         * RepairOut
+         * @description A repair, and the passes as they are after it.
+         */
+        RepairOut: {
+            /** Passes */
+            passes: components["schemas"]["Pass"][];
+            /** Words */
+            words: string;
+        };
+        /**
+         * SeamOut
+         * @description Between a pass and the next: how long one waits, and for what.
+         */
+        SeamOut: {
+            /** Cautions */
+            cautions: string[];
+            /** Key */
+            key: string;
+            /** Needed */
+            needed: string;
+            /** Serious */
+            serious: boolean;
+            /** Stated */
+            stated: boolean;
+            /** Wait */
+            wait: string;
+            /** Why */
+            why: string;
+        };
+        /**
          * Seen
          * @description The version that the caller saw.
          */
@@ -1829,6 +1947,30 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["Preview"];
+                };
+            };
+        };
+    };
+    muster_apps_recipes_looking_look: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["LookIn"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["LookOut"];
                 };
             };
         };

@@ -9,7 +9,7 @@ const pass = defineModel<Pass>({ required: true })
 const emit = defineEmits<{ remove: [] }>()
 
 const TECHNIQUES =
-  'assemble, spray, brush, dry-brush, stipple, sponge, wash, pin wash, filter, glaze, streak, splash, pigment, fluid, scratch, wipe back, decal, mask, varnish, glue, texture, grass'.split(
+  'assemble, spray, spray can, brush, dry-brush, highlight, edge, stipple, sponge, wash, pin wash, filter, glaze, streak, splash, pigment, pastel, pencil, fix, fluid, scratch, wipe back, blend, reactivate, decal, mask, unmask, varnish, seal, glue, dip, wash parts, texture, grass'.split(
     ', ',
   )
 const NUMBERS = [
@@ -22,26 +22,39 @@ const NUMBERS = [
   ['stand_min', 'Stand: wait at least'],
   ['window_min', 'Window: at most'],
 ] as const
-const OPTIONAL = ['open_min', 'life_min', 'window_min']
+const OPTIONAL: Record<string, string> = {
+  open_min: 'no limit',
+  life_min: 'no limit',
+  window_min: 'no limit',
+  dry_min: 'by its layers',
+  stand_min: 'by its layers',
+}
+const MEDIA = [
+  'acrylic', 'acrylic sprayed', 'alcohol acrylic', 'primer', 'lacquer', 'can', 'enamel',
+  'enamel wash', 'oil', 'acrylic wash', 'clay wash', 'chipping fluid', 'pigment', 'fixed pigment',
+  'bound pigment', 'white glue', 'acrylic varnish', 'lacquer varnish', 'enamel varnish', 'texture',
+] // prettier-ignore
 
 const mix = computed({
   get: () => sayMix(pass.value.mix ?? []),
   set: (text: string) => (pass.value = { ...pass.value, mix: readMix(text) }),
 })
+const words = (text: string) =>
+  text
+    .split(',')
+    .map((one) => one.trim())
+    .filter(Boolean)
+const zones = computed({
+  get: () => (pass.value.zones ?? []).join(', '),
+  set: (text: string) => (pass.value = { ...pass.value, zones: words(text) }),
+})
 const needs = computed({
   get: () => (pass.value.needs ?? []).join(', '),
-  set: (text: string) =>
-    (pass.value = {
-      ...pass.value,
-      needs: text
-        .split(',')
-        .map((one) => one.trim())
-        .filter(Boolean),
-    }),
+  set: (text: string) => (pass.value = { ...pass.value, needs: words(text) }),
 })
 
 function set(key: string, text: string) {
-  const value = text === '' && OPTIONAL.includes(key) ? null : Number(text)
+  const value = text === '' && key in OPTIONAL ? null : Number(text)
   pass.value = { ...pass.value, [key]: value }
 }
 
@@ -88,6 +101,48 @@ function text(key: keyof Pass): string {
       </datalist></label
     >
     <label class="grid gap-1 text-14"
+      >Medium
+      <select
+        class="field"
+        :value="pass.medium ?? ''"
+        @change="pass = { ...pass, medium: ($event.target as HTMLSelectElement).value || null }"
+      >
+        <option value="">the usual one</option>
+        <option v-for="one in MEDIA" :key="one">{{ one }}</option>
+      </select></label
+    >
+    <label class="grid gap-1 text-14"
+      >Zones <input v-model.lazy="zones" class="field" placeholder="the whole model"
+    /></label>
+    <label class="grid gap-1 text-14"
+      >Coats
+      <input
+        class="field fig"
+        type="number"
+        min="1"
+        max="9"
+        :value="pass.coats ?? 1"
+        @change="set('coats', ($event.target as HTMLInputElement).value)"
+    /></label>
+    <label class="grid gap-1 text-14"
+      >Finish
+      <select
+        class="field"
+        :value="pass.finish ?? ''"
+        @change="
+          pass = {
+            ...pass,
+            finish: (($event.target as HTMLSelectElement).value || null) as Pass['finish'],
+          }
+        "
+      >
+        <option value="">as it is</option>
+        <option>matt</option>
+        <option>satin</option>
+        <option>gloss</option>
+      </select></label
+    >
+    <label class="grid gap-1 text-14"
       >Dries to this colour
       <input
         class="field h-11 w-full p-1"
@@ -119,7 +174,7 @@ function text(key: keyof Pass): string {
         min="0"
         step="any"
         :value="text(key)"
-        :placeholder="OPTIONAL.includes(key) ? 'no limit' : ''"
+        :placeholder="OPTIONAL[key] ?? ''"
         @change="set(key, ($event.target as HTMLInputElement).value)"
     /></label>
     <label class="grid gap-1 text-14"

@@ -4,8 +4,10 @@ import { client, told, type Schemas } from '../../api/client'
 import { useMuster } from '../../muster'
 import Swatch from '../../parts/Swatch.vue'
 import { count } from '../../words'
+import { useLook } from './look'
 import { sayMix } from './mix'
 import PassEditor from './PassEditor.vue'
+import Seam from './Seam.vue'
 
 type Pass = Schemas['Pass']
 
@@ -24,6 +26,17 @@ const changed = computed(
     chosen.value !== null &&
     (name.value !== chosen.value.recipe.name ||
       JSON.stringify(draft.value) !== JSON.stringify(chosen.value.recipe.passes)),
+)
+const air = ref({ celsius: 20, humidity: 50, acrylic: false })
+const look = useLook(
+  () => {
+    const recipe = chosen.value?.recipe
+    return recipe ? { kind: recipe.kind, material: recipe.material, passes: draft.value } : null
+  },
+  () => air.value,
+)
+const grave = computed(
+  () => look.value?.findings.filter((one) => one.severity !== 'note').length ?? 0,
 )
 const minutes = computed(() => draft.value.reduce((sum, one) => sum + one.minutes, 0))
 
@@ -50,8 +63,9 @@ function add() {
   draft.value.push({
     key: `pass-${number}`, name: 'new pass', technique: 'brush', minutes: 2, tool: 'brush',
     mix: [], colour: null, finish: null, setup_min: 1, cleanup_min: 1, open_min: 45,
-    life_min: null, dry_min: 10, clock: 'water', stand_min: 25, window_min: null, cut: 'item',
-    needs: [], tier: 'table', part: null, note: '',
+    life_min: null, dry_min: null, clock: 'water', stand_min: null, window_min: null, cut: 'item',
+    needs: [], tier: 'table', part: null, note: '', medium: null, carrier: null, zones: [],
+    coats: 1, cover: null, thick: 1, warm_air: false, adhesive: null, size_mm: null, trial: '',
   }) // prettier-ignore
   open.value = draft.value.length - 1
 }
@@ -59,6 +73,11 @@ function add() {
 function move(index: number, by: number) {
   const [one] = draft.value.splice(index, 1)
   if (one) draft.value.splice(index + by, 0, one)
+  open.value = null
+}
+
+function mend(passes: Pass[]) {
+  draft.value = passes
   open.value = null
 }
 
@@ -170,9 +189,41 @@ function summary(one: Pass): string {
           >Name <input v-model="name" class="field w-72" maxlength="60"
         /></label>
         <p class="pb-2 text-soft">
-          <b>{{ Math.round(minutes * 10) / 10 }} min</b> a model, from the bare material up
+          <b>{{ Math.round(minutes * 10) / 10 }} min</b> a model, from the bare material up<template
+            v-if="look"
+            >; <b>{{ look.hours }} h</b> with its waits</template
+          >
         </p>
       </div>
+      <fieldset class="mb-3 flex flex-wrap items-center gap-x-6 gap-y-2">
+        <legend class="sr-only">What if the room were</legend>
+        <label class="flex items-center gap-2 text-14"
+          ><input
+            v-model.number="air.celsius"
+            type="range"
+            min="5"
+            max="32"
+            class="w-32 accent-ink"
+          /><b class="fig w-12">{{ air.celsius }} °C</b></label
+        >
+        <label class="flex items-center gap-2 text-14"
+          ><input
+            v-model.number="air.humidity"
+            type="range"
+            min="20"
+            max="95"
+            step="5"
+            class="w-32 accent-ink"
+          /><b class="fig w-20">{{ air.humidity }} % damp</b></label
+        >
+        <label class="flex min-h-11 items-center gap-2 text-14"
+          ><input v-model="air.acrylic" type="checkbox" class="size-5 accent-ink" /> all
+          acrylic</label
+        >
+        <span v-if="look" class="text-14" role="status">{{
+          grave ? `${count(grave, 'thing')} to mend` : 'nothing goes wrong'
+        }}</span>
+      </fieldset>
       <ol>
         <li v-for="(one, index) in draft" :key="one.key" class="border-t border-rule py-1">
           <div class="flex items-center gap-4">
@@ -183,9 +234,8 @@ function summary(one: Pass): string {
               <span class="fig block truncate text-14 text-soft">{{ summary(one) }}</span>
             </div>
             <span class="fig w-16 text-right">{{ one.minutes }} min</span>
-            <span class="fig w-36 text-14 text-soft">
-              then {{ one.stand_min ? `wait ${one.stand_min} min` : 'no wait'
-              }}<template v-if="one.window_min">, within {{ one.window_min }}</template>
+            <span v-if="one.window_min" class="fig w-36 text-14 text-soft">
+              next within {{ one.window_min }} min
             </span>
             <button
               class="link"
@@ -205,8 +255,17 @@ function summary(one: Pass): string {
             </button>
           </div>
           <PassEditor v-if="open === index" v-model="draft[index]!" @remove="takeOut(index)" />
+          <Seam
+            :seam="look?.seams.find((seam) => seam.key === one.key)"
+            :findings="look?.findings.filter((found) => found.key === one.key) ?? []"
+            @repair="mend"
+          />
         </li>
       </ol>
+      <Seam v-if="look" :findings="look.findings.filter((found) => !found.key)" @repair="mend" />
+      <p v-if="look?.seams.some((one) => one.cautions.length)" class="mt-2 text-14 text-soft">
+        {{ look.first }}
+      </p>
       <button class="btn mt-3" @click="add">Add a pass</button>
     </div>
   </div>

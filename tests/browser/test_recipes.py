@@ -1,0 +1,85 @@
+"""Recipes in the browser: what the layers say while one edits, and what one press mends."""
+
+from __future__ import annotations
+
+import pytest
+from selenium.webdriver.common.by import By
+
+from muster.apps.roll.models import Muster
+from muster.apps.roll.reading import choices_of
+from tests.browser.conftest import Browser
+from tests.browser.test_way import sign_up
+from tests.conftest import Clock
+
+SELECT_ALL = "\ue009a\ue000"
+
+pytestmark = pytest.mark.django_db(transaction=True)
+
+
+def open_recipe(browser: Browser, name: str) -> None:
+    browser.keys("4")
+    browser.find(f"//ul[@aria-label='Recipes']//button[contains(., '{name}')]").click()
+    browser.find("//*[@role='status'][contains(., 'nothing goes wrong')]")
+
+
+def test_a_coat_taken_out_goes_wrong_and_one_press_mends_it(browser: Browser, held: Clock) -> None:
+    sign_up(browser)
+    open_recipe(browser, "Vehicle with solvent wash")
+    browser.find("//button[@aria-label='Change gloss coat']").click()
+    browser.press("Take this pass out")
+    browser.find("//*[contains(., 'air under the film shines silver')]")
+    browser.find("//*[@role='status'][contains(., 'one thing to mend')]")
+    browser.press("A gloss coat first, adds 2 h")
+    browser.find("//*[@role='status'][contains(., 'nothing goes wrong')]")
+    browser.find("//button[contains(., 'Keep as version 2')][not(@disabled)]")
+
+
+def test_a_damp_room_waits_longer_and_an_all_acrylic_house_shorter(
+    browser: Browser, held: Clock
+) -> None:
+    sign_up(browser)
+    open_recipe(browser, "Vehicle with solvent wash")
+
+    def hours() -> float:
+        return float(browser.find("//b[contains(., ' h')][../self::p]").text.split()[0])
+
+    usual = hours()
+    browser.find("//label[contains(., 'all')]/input[@type='checkbox']").click()
+    browser.until(lambda: hours() < usual / 2)
+    acrylic = hours()
+    damp = browser.find("//label[contains(., '% damp')]/input")
+    damp.send_keys("\ue014" * 6)
+    browser.find("//*[contains(., 'fogs or turns grainy')]")
+    browser.until(lambda: hours() > acrylic)
+
+
+def test_a_unit_is_finished_first_and_minutes_are_left_free(browser: Browser, held: Clock) -> None:
+    sign_up(browser)
+    browser.keys("1")
+    browser.find("//button[starts-with(@aria-label, 'Change ')]").click()
+    browser.press("Finish first")
+    browser.find("//p[contains(., 'finished first')]")
+    browser.keys("5")
+    browser.find("//h1[.='Plan']")
+    browser.keys("n")
+    spare = browser.find("//label[contains(., 'Minutes left free')]/input")
+    spare.send_keys(SELECT_ALL + "15\t")
+    browser.until(lambda: choices_of(Muster.objects.get()).spare_min == 15)
+    assert choices_of(Muster.objects.get()).finish_first
+    browser.press("Take back")
+    browser.until(lambda: choices_of(Muster.objects.get()).spare_min == 0)
+
+
+def test_reasons_of_a_call_say_what_they_hold_it_by(browser: Browser, held: Clock) -> None:
+    sign_up(browser)
+    browser.find("//h1[.='Plan']")
+
+    def proven() -> bool:
+        body = browser.driver.find_element(By.TAG_NAME, "body").text
+        return "sooner without)" in body or "does not hold it)" in body
+
+    for _ in range(8):
+        browser.keys("\ue014")
+        if proven():
+            break
+    browser.until(proven)
