@@ -17,7 +17,7 @@ WAVES_SHARE = 0.15
 FIRST_TASKS = 1200
 """A first plan tries as many waves as come to so many tasks dispatched, and two at least."""
 
-REPAIR_TASKS = 12_000
+REPAIR_TASKS = 8_000
 """How many steps a repair takes, by the tasks."""
 
 WORTH_MOVING_S = 900

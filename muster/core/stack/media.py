@@ -70,13 +70,13 @@ class Medium:
     """Between these ages a further coat of it wrinkles."""
     seals: bool = False
 
-    def attacked_by(self, state: State) -> Attacks:
-        """What attacks it in a state."""
-        if state < State.RECOATABLE:
-            return {**self.always, **self.uncured, **self.soft}
-        if state < State.CURED:
-            return {**self.always, **self.uncured}
-        return self.always
+    def least(self, carrier: Carrier, state: State) -> Grade | None:
+        """The least grade at which a carrier attacks it in a state; None: it withstands it."""
+        if state < State.RECOATABLE and carrier in self.soft:
+            return self.soft[carrier]
+        if state < State.CURED and carrier in self.uncured:
+            return self.uncured[carrier]
+        return self.always.get(carrier)
 
 
 _ACRYLIC_UNCURED = by("alcohol", "lacquer thinner", water=Grade.SCRUB)

@@ -15,8 +15,11 @@ from muster.core.stack.room import Room
 SCRATCH_FROM = 10.0
 """Minutes after the top coat from which fluid under it can be scratched. Common practice."""
 
-Stacks = dict[str, list[tuple[Laid, float]]]
-"""By zone: each film with the moment it was laid, from the bottom up."""
+Top = tuple[Laid, float, bool]
+"""A film that lies open, the moment it was laid, and whether it is sealed."""
+
+Tops = dict[str, tuple[Top, ...]]
+"""By zone: the films that lie open, from the top down."""
 
 
 @dataclass(frozen=True, slots=True)
@@ -48,14 +51,10 @@ class Step:
     start: float
     end: float
     by_zone: dict[str, tuple[Exposed, ...]]
+    exposed: tuple[Exposed, ...]
+    """Each exposed layer once, the newest first."""
     wait: Wait
     """After it, before the next pass begins."""
-
-    @property
-    def exposed(self) -> tuple[Exposed, ...]:
-        """Each exposed layer once, the newest first."""
-        seen = {one.layer.index: one for zone in self.by_zone.values() for one in zone}
-        return tuple(seen[index] for index in sorted(seen, reverse=True))
 
 
 @dataclass(frozen=True, slots=True)
@@ -83,24 +82,26 @@ def walk(recipe: Recipe, room: Room | None = None, habits: Habits | None = None)
     room, habits = room or Room(), habits or Habits()
     recipe = in_house(recipe, habits)
     films = [laid(recipe, index, room) for index in range(len(recipe.passes))]
-    stacks: Stacks = {}
+    tops: Tops = {}
     steps: list[Step] = []
     clock = 0.0
     for film in films:
-        needed, why = _needed(film, stacks, clock)
+        needed, why = _needed(film, tops, clock)
         if steps:
             last = steps[-1]
             stated = last.laid.one.stand_min
             minutes = needed if stated is None else stated
             steps[-1] = replace(last, wait=Wait(minutes, needed, why, stated is not None))
             clock += minutes
-        by_zone = {zone: _exposed(stacks.get(zone, []), clock) for zone in film.zones}
+        by_zone = {zone: _exposed(tops.get(zone, ()), clock) for zone in film.zones}
         end = clock + film.one.minutes
-        steps.append(Step(film, clock, end, by_zone, Wait(0, 0, "", False)))
+        seen = {met.layer.index: met for zone in by_zone.values() for met in zone}
+        exposed = tuple(seen[index] for index in sorted(seen, reverse=True))
+        steps.append(Step(film, clock, end, by_zone, exposed, Wait(0, 0, "", False)))
         clock = end
-        for zone in film.zones:
-            if film.lays:
-                stacks.setdefault(zone, []).append((film, end))
+        if film.lays:
+            for zone in film.zones:
+                tops[zone] = _covered(film, end, tops.get(zone, ()))
     if steps:
         film = steps[-1].laid
         stated = film.one.stand_min
@@ -108,7 +109,7 @@ def walk(recipe: Recipe, room: Room | None = None, habits: Habits | None = None)
         why = f"{film.name} dries" if film.touch else ""
         steps[-1] = replace(steps[-1], wait=Wait(minutes, film.touch, why, stated is not None))
         clock += minutes
-    final = {zone: _exposed(stack, clock) for zone, stack in stacks.items()}
+    final = {zone: _exposed(open_, clock) for zone, open_ in tops.items()}
     return Walk(recipe, room, habits, tuple(steps), final)
 
 
@@ -130,7 +131,7 @@ def attacks(film: Laid, target: Laid, state: State) -> bool:
     """Whether what ``film`` is thinned with attacks a layer in that state at its grade."""
     if film.carrier is None or target.medium is None or film.grade == Grade.NONE:
         return False
-    least = target.medium.attacked_by(state).get(film.carrier)  # type: ignore[call-overload]
+    least = target.medium.least(film.carrier, state)  # type: ignore[arg-type]
     if least is None:
         return False
     # A film that is still wet is moved by the lightest mist of what it is thinned with.
@@ -150,32 +151,33 @@ def meant_for(film: Laid, target: Laid) -> bool:
     return film.carrier is None or film.carrier in (target.medium.carrier, target.carrier)
 
 
-def _exposed(stack: list[tuple[Laid, float]], now: float) -> tuple[Exposed, ...]:
-    found: list[Exposed] = []
-    sealed = False
-    for layer, end in reversed(stack):
-        age = max(0.0, now - end)
-        found.append(Exposed(layer, age, layer.state(age), sealed))
-        if layer.cover >= WHOLE:
-            if not layer.seals:
-                break
-            sealed = True
-    return tuple(found)
+def _covered(film: Laid, end: float, below: tuple[Top, ...]) -> tuple[Top, ...]:
+    """What lies open once a film is laid: a whole one hides the rest, a sealing one seals it."""
+    if film.cover < WHOLE:
+        return ((film, end, False), *below)
+    if not film.seals:
+        return ((film, end, False),)
+    return ((film, end, False), *((layer, laid_at, True) for layer, laid_at, _ in below))
 
 
-def _needed(
-    film: Laid, stacks: dict[str, list[tuple[Laid, float]]], now: float
-) -> tuple[float, str]:
+def _exposed(open_: tuple[Top, ...], now: float) -> tuple[Exposed, ...]:
+    return tuple(
+        Exposed(layer, now - end, layer.state(now - end), sealed) for layer, end, sealed in open_
+    )
+
+
+def _needed(film: Laid, tops: Tops, now: float) -> tuple[float, str]:
     """Minutes to wait before a pass, and for what: chosen by what comes next."""
     longest, why = 0.0, ""
+    seen: set[int] = set()
     for zone in film.zones:
-        for met in _exposed(stacks.get(zone, []), now):
-            if met.sealed:
+        for layer, end, sealed in tops.get(zone, ()):
+            if sealed or layer.index in seen:
                 continue
-            until, word = _asked(film, met.layer)
-            left = until - met.age
-            if left > longest:
-                longest, why = left, f"{met.layer.name} {word}"
+            seen.add(layer.index)
+            until, word = _asked(film, layer)
+            if until - (now - end) > longest:
+                longest, why = until - (now - end), f"{layer.name} {word}"
     return longest, why
 
 

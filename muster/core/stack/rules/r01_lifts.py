@@ -47,6 +47,12 @@ def _works_on_others(step: Step, met: Exposed) -> bool:
     return attacks(step.laid, met.layer, met.state) and not meant_for(step.laid, met.layer)
 
 
+def _withstood(carrier: str | None) -> bool:
+    """Whether an acrylic varnish keeps it off."""
+    varnish = MEDIA["acrylic varnish"]
+    return carrier is not None and varnish.least(carrier, State.CURED) is None  # type: ignore[arg-type]
+
+
 def _finding(walked: Walk, step: Step, met: Exposed) -> Finding:
     film, layer = step.laid, met.layer
     assert layer.medium is not None
@@ -64,8 +70,8 @@ def _finding(walked: Walk, step: Step, met: Exposed) -> Finding:
     before = walked.steps[step.laid.index - 1].laid
     if met.state < State.CURED and before.one.stand_min is not None:
         repairs.append(Change("wait as long as it needs", before.one.key, (("stand_min", None),)))
-    varnish = MEDIA["acrylic varnish"].attacked_by(State.CURED)
-    if met.state >= State.RECOATABLE and film.carrier not in varnish:
+    withstands = _withstood(film.carrier)
+    if met.state >= State.RECOATABLE and withstands:
         repairs.append(Insert("seal it first, adds 2 h", seal_before(step), film.one.key))
     if film.medium is not None and film.medium.carrier == "alcohol":
         values = (("medium", "acrylic"), ("carrier", None))

@@ -34,7 +34,8 @@ def look(walked: Walk) -> Iterator[Finding]:
         top = next((one for one in later if one.laid.lays), None)
         if top is None or (top.laid.medium is step.laid.medium):
             continue
-        scratch = next((one for one in later if one.laid.technique.name == "scratch"), None)
+        scratches = (one for one in later if one.laid.technique.name == "scratch")
+        scratch = next((one for one in scratches if one.laid.index > top.laid.index), None)
         after_top = walked.steps[top.laid.index + 1 :]
         behind = after_top[0].laid.one.key if after_top else None
         if scratch is None:
