@@ -3,6 +3,7 @@
 from __future__ import annotations
 
 import tempfile
+import threading
 from collections.abc import Callable, Iterator
 from typing import Any
 
@@ -92,6 +93,10 @@ def driver() -> Iterator[webdriver.Chrome]:
     made = webdriver.Chrome(options=options, service=Service("/usr/bin/chromedriver"))
     yield made
     made.quit()
+    # A request that still plans must not be cut off within compiled code when Python ends.
+    for thread in threading.enumerate():
+        if "process_request" in thread.name:
+            thread.join(PATIENCE_S)
 
 
 @pytest.fixture
