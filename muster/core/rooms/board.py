@@ -13,6 +13,7 @@ from muster.core.plan.plan import Plan
 from muster.core.plan.why import Reason, reasons_of
 from muster.core.recipes.recipe import Pass
 from muster.core.rooms.roll import TrayStrip, UnitRow, tray_id
+from muster.core.stack.cautions import Caution, cautions_of
 
 
 @dataclass(frozen=True)
@@ -72,6 +73,9 @@ class CallCard:
     pinned: bool
     late: bool
     why: list[str]
+    cautions: list[str]
+    serious: bool
+    """Asked once a sitting before it is begun."""
 
 
 @dataclass(frozen=True)
@@ -225,6 +229,7 @@ def _cards(derived: Derived, plan: Plan) -> list[CallCard]:
             spans.setdefault(block.ref, []).append((block.start, block.end))
     due = derived.snapshot.choices.due()
     pinned = {pin.call for pin in derived.snapshot.choices.pins}
+    cautions = _cautions(derived)
     cards = []
     for call in derived.calls.values():
         task = problem.tasks[call.id]
@@ -241,6 +246,7 @@ def _cards(derived: Derived, plan: Plan) -> list[CallCard]:
             dry_from = bench.moment(ready_at(rates, first, task.dry_s))
             dry_to = bench.moment(ready_at(rates, last, task.dry_s))
         part = call.first
+        warned = [one for key in call.keys for one in cautions.get((call.unit.id, key), ())]
         cards.append(
             CallCard(
                 id=call.id,
@@ -268,9 +274,21 @@ def _cards(derived: Derived, plan: Plan) -> list[CallCard]:
                     _sentence(derived, reason, call.id in pinned)
                     for reason in reasons.get(call.id, [])
                 ],
+                cautions=list(dict.fromkeys(one.words for one in warned)),
+                serious=any(one.serious for one in warned),
             )
         )
     return cards
+
+
+def _cautions(derived: Derived) -> dict[tuple[str, str], list[Caution]]:
+    """By unit and pass: what to be careful of."""
+    found: dict[tuple[str, str], list[Caution]] = {}
+    by_recipe = {name: cautions_of(one) for name, one in derived.snapshot.recipes.items()}
+    for unit in derived.snapshot.choices.units:
+        for caution in by_recipe[unit.recipe, unit.recipe_version]:
+            found.setdefault((unit.id, caution.key), []).append(caution)
+    return found
 
 
 def _mix(one: Pass) -> str:

@@ -21,10 +21,10 @@ from muster.core.work.trays import proposed_size, trays_of
 
 Splits = dict[str, tuple[int, ...]]
 
-TRIES_TASKS = 4000
+TRIES_TASKS = 1500
 """How many splits are tried, by the tasks of the muster."""
 
-STEPS_TASKS = 2500
+STEPS_TASKS = 800
 """How many attempts each gets, likewise."""
 
 WORTH_S = 120

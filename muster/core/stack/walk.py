@@ -89,6 +89,9 @@ def walk(recipe: Recipe, room: Room | None = None, habits: Habits | None = None)
         needed, why = _needed(film, tops, clock)
         if steps:
             last = steps[-1]
+            sets = last.laid.touch if last.laid.technique.act == "build" else 0.0
+            if sets > needed:
+                needed, why = sets, f"{last.laid.name} sets"
             stated = last.laid.one.stand_min
             minutes = needed if stated is None else stated
             steps[-1] = replace(last, wait=Wait(minutes, needed, why, stated is not None))

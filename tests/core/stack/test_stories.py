@@ -116,3 +116,26 @@ def test_an_all_acrylic_house_washes_with_water_and_waits_less() -> None:
 def test_lacquer_warns_before_it_starts(technique: str) -> None:
     report = check(recipe(p(technique, "grey", medium="can"), MATT))
     assert any(one.serious and "respirator" in one.words for one in report.cautions)
+
+
+def test_a_wash_over_grass_whose_glue_has_cured_is_common_practice() -> None:
+    grass = p("grass", "grass", zones=["ground"])
+    soon, later = p("wash", "wash", stand_min=20), p("wash", "wash")
+    wet = {**grass, "stand_min": 30}
+    assert ("lifts", "error") in codes(p("texture", "paste"), wet, soon, kind="base")
+    assert codes(p("texture", "paste"), {**grass, "stand_min": 1500}, later, kind="base") == set()
+
+
+def test_scratching_without_fluid_scratches_the_paint_off() -> None:
+    said = sentence("fluid window", BASE, p("scratch", "chip", carrier="water"), MATT)
+    assert "no chipping fluid under it" in said
+
+
+def test_glue_sets_before_the_model_is_handled() -> None:
+    glued = p("assemble", "build", adhesive="solvent cement")
+    step = check(recipe(glued, BASE, MATT)).walked.steps[0]
+    assert (step.wait.minutes, step.wait.why) == (20, "build sets")
+
+
+def test_a_hot_room_dries_varnish_before_it_lands() -> None:
+    assert "dries before it lands" in check(recipe(BASE, MATT), Room(30, 40)).findings[0].words

@@ -677,6 +677,8 @@ export interface components {
          * @description A call as the board and the bench name it.
          */
         CallCard: {
+            /** Cautions */
+            cautions: string[];
             /** Colour */
             colour: string | null;
             /** Done Models */
@@ -709,6 +711,8 @@ export interface components {
             per_item_s: number;
             /** Pinned */
             pinned: boolean;
+            /** Serious */
+            serious: boolean;
             /** Start */
             start: string | null;
             /** Tool */

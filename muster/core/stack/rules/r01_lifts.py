@@ -73,7 +73,7 @@ def _finding(walked: Walk, step: Step, met: Exposed) -> Finding:
     withstands = _withstood(film.carrier)
     if met.state >= State.RECOATABLE and withstands:
         repairs.append(Insert("seal it first, adds 2 h", seal_before(step), film.one.key))
-    if film.medium is not None and film.medium.carrier == "alcohol":
+    if film.medium is not None and film.carrier in ("alcohol", "lacquer thinner"):
         values = (("medium", "acrylic"), ("carrier", None))
         repairs.append(Change("use water acrylic", film.one.key, values))
     return Finding("lifts", "error", words, film.one.key, tuple(repairs))

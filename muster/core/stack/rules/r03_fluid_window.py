@@ -5,9 +5,9 @@ from __future__ import annotations
 from collections.abc import Iterator
 
 from muster.core.recipes.recipe import Pass
-from muster.core.stack.finding import Change, Finding, Insert, Repair, rule
+from muster.core.stack.finding import Change, Finding, Insert, Remove, Repair, rule
 from muster.core.stack.said import time
-from muster.core.stack.walk import Walk
+from muster.core.stack.walk import Step, Walk
 
 WINDOW_MIN = 60.0
 """Harder each hour after the top coat. Common practice."""
@@ -23,10 +23,25 @@ SCRATCH = Pass(
 )
 
 
+def _under(walked: Walk, step: Step) -> bool:
+    """Whether fluid lies somewhere under what is scratched."""
+    zones = set(step.laid.zones)
+    return any(
+        one.laid.medium is not None
+        and one.laid.medium.name == "chipping fluid"
+        and zones & set(one.laid.zones)
+        for one in walked.before(step)
+    )
+
+
 @rule(3, "fluid window", "a top coat over chipping fluid is not scratched within its window")
 def look(walked: Walk) -> Iterator[Finding]:
-    """One finding for each round of fluid."""
+    """One finding for each round of fluid, and for each scratch that has none under it."""
     for step in walked.steps:
+        if step.laid.technique.name == "scratch" and not _under(walked, step):
+            words = f"'{step.laid.name}' has no chipping fluid under it: it scratches the paint off"
+            leave = Remove("leave it out", step.laid.one.key)
+            yield Finding("fluid window", "error", words, step.laid.one.key, (leave,))
         if step.laid.medium is None or step.laid.medium.name != "chipping fluid":
             continue
         zones = set(step.laid.zones)

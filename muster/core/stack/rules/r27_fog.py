@@ -22,11 +22,13 @@ def look(walked: Walk) -> Iterator[Finding]:
             and (film.medium.seals or film.medium.name in ("primer", "can"))
             and film.technique.name in ("spray", "varnish", "seal")
         )
+        hot = walked.room.celsius > 25 and walked.room.humidity <= 65
         if tender:
+            what = "dries before it lands" if hot else "fogs or turns grainy"
             words = (
                 f"'{film.name}' sprayed at {walked.room.celsius:g} °C and {walked.room.humidity:g} "
-                "% humidity fogs or turns grainy: 15 to 25 °C and below 65 %, by brush, or wait "
-                "for a drier day"
+                f"% humidity {what}: it wants 15 to 25 °C and below 65 %; brush it, or wait for a "
+                "better day"
             )
             yield Finding("fog", "error" if air == "refuse" else "warning", words, film.one.key)
             return

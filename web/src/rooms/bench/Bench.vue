@@ -13,6 +13,7 @@ import { readMix } from '../recipes/mix'
 import Beads from './Beads.vue'
 import BenchPips from './BenchPips.vue'
 import { useCall } from './call'
+import { useCautions } from './cautions'
 import Drying from './Drying.vue'
 import { sound, useSignal } from './signal'
 import Unticked from './Unticked.vue'
@@ -55,9 +56,17 @@ watch(mustClean, (must) => must && signal())
 watch(isDry, (dry, before) => dry > before && signal())
 watch(inverted, (on) => document.documentElement.classList.toggle('inverted', on))
 
+const { asking: warning, mayBegin, read } = useCautions(card, () => bench.value?.sitting_end ?? '')
+
 function begin() {
+  if (!mayBegin()) return
   unlock()
   call.begin()
+}
+
+function readAndBegin() {
+  read()
+  begin()
 }
 
 function tick() {
@@ -167,6 +176,9 @@ const when = (next: Schemas['CallCard']) => {
         Work in handfuls of {{ card.handful }}: the window is short.
       </p>
       <p v-if="card.note" class="tall mt-2 max-w-[70ch] text-20">{{ card.note }}</p>
+      <p v-if="card.cautions.length && !bench.running" class="tall max-w-[70ch] text-18">
+        {{ card.cautions.join(' ') }} The product's label and local rules come first.
+      </p>
       <p v-if="light === 'lamp'" class="tall text-16 text-soft">
         Colours are not to be judged in lamp light.
       </p>
@@ -186,6 +198,21 @@ const when = (next: Schemas['CallCard']) => {
       />
       <p v-if="marking" class="text-20" role="status">Press the model that needs a touch-up.</p>
 
+      <section
+        v-if="warning"
+        role="alertdialog"
+        aria-label="Before this call"
+        class="my-3 border-[1.5px] border-ink p-4 text-20"
+      >
+        <p><span class="warn">Before you start</span>: {{ card.cautions.join(' ') }}</p>
+        <p class="mt-1 text-16">
+          The product's label, its safety sheet and local rules come first. Asked once a sitting.
+        </p>
+        <div class="mt-3 flex gap-3">
+          <button class="btn btn-main" @click="readAndBegin">Read: start the call</button>
+          <button class="btn" @click="warning = false">Not now</button>
+        </div>
+      </section>
       <Unticked
         v-if="unanswered"
         :key="String(bench.forgotten)"
