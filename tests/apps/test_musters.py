@@ -49,8 +49,8 @@ def test_three_answers_give_a_whole_plan(muster: dict[str, Any]) -> None:
     assert muster["board"]["status"] == "planned"
     assert muster["board"]["pieces"]
     assert 0 <= muster["board"]["gap"] < 1
-    # The sitting begins with getting out and opening.
-    assert "2027-03-02T19:30" <= muster["bench"]["call"]["start"] < "2027-03-02T19:45"
+    # The sitting begins at 19:30: five minutes to get the airbrush out, two to open the black.
+    assert muster["bench"]["call"]["start"] == "2027-03-02T19:37:00Z"
 
 
 def test_the_day_begins_when_it_begins_where_the_painter_lives(ada: Client, held: Clock) -> None:
@@ -135,8 +135,16 @@ def test_a_touch_up_adds_its_minutes(ada: Client, muster: dict[str, Any], held: 
     view = record(ada, muster, fact(muster, "touch_up", held.now, model=model))
     call = muster["bench"]["call"]["id"]
     calls = {one["id"]: one for one in view["board"]["calls"]}
-    assert calls[f"{call}-touch"]["per_item_s"] > 0
-    assert f"{call}-touch" not in {one["id"] for one in muster["board"]["calls"]}
+    # A third of the undercoat's half minute, to the tenth of a minute.
+    assert calls[f"{call}-touch"]["per_item_s"] == 12
+    before, after = (
+        sum(
+            o["per_item_s"] * (len(o["models"]) - len(o["done_models"]))
+            for o in v["board"]["calls"]
+        )
+        for v in (muster, view)
+    )
+    assert after == before + 12
 
 
 def test_models_ticked_out_of_order_come_first(

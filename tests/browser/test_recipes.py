@@ -8,7 +8,7 @@ from selenium.webdriver.common.by import By
 from muster.apps.roll.models import Muster
 from muster.apps.roll.reading import choices_of
 from tests.browser.conftest import Browser
-from tests.browser.test_way import sign_up
+from tests.browser.test_way import at_the_bench, sign_up
 from tests.conftest import Clock
 
 SELECT_ALL = "\ue009a\ue000"
@@ -83,3 +83,24 @@ def test_reasons_of_a_call_say_what_they_hold_it_by(browser: Browser, held: Cloc
         if proven():
             break
     browser.until(proven)
+
+
+def test_a_serious_caution_is_asked_about_once_before_the_call_begins(
+    browser: Browser, held: Clock
+) -> None:
+    """The timber building begins with a spray can, by daylight: on Saturday morning."""
+    sign_up(browser)
+    browser.keys("1")
+    browser.commit("//input[@name='line']", "2 houses building")
+    browser.find("//h2[contains(., '2 Houses')]")
+    for name in ("Pikes", "Lancers", "Guns"):
+        browser.find(f"//button[@aria-label='Change {name}']").click()
+        browser.press("Take off the roll")
+        browser.until(lambda name=name: f"Change {name}" not in browser.driver.page_source)
+    held.move(hours=88)
+    at_the_bench(browser)
+    browser.find("//p[contains(., 'respirator')]")
+    browser.press("Start this call")
+    browser.find("//*[@role='alertdialog'][contains(., 'Before you start')]")
+    browser.press("Read: start the call")
+    browser.find("//button[contains(., 'is done')]")

@@ -2,7 +2,8 @@
 
 from __future__ import annotations
 
-from dataclasses import replace
+from dataclasses import fields, replace
+from typing import get_args, get_type_hints
 
 import pytest
 from hypothesis import given, settings
@@ -11,7 +12,7 @@ from hypothesis import strategies as st
 from muster.core.recipes.recipe import Recipe
 from muster.core.stack.check import check
 from muster.core.stack.finding import mended
-from muster.core.stack.habits import Habits
+from muster.core.stack.habits import REASONS, Habits, habits_from
 from muster.core.stack.media import MEDIA, Grade, State
 from muster.core.stack.room import Room, deficit_kpa, factor, may_spray, saturation_kpa
 from muster.core.stack.settled import settled
@@ -150,3 +151,42 @@ def test_settling_gives_every_pass_its_waits_and_keeps_the_users_own() -> None:
     assert made.passes[0].stand_min == 40
     assert made.passes[1].clock == "cure"
     assert settled(made) == made
+
+
+@pytest.mark.parametrize(
+    ("words", "said"),
+    [(["loud"], "all-acrylic"), (["decal_ground=tape"], "decal_ground="), (["size=9"], "habit")],
+)
+def test_a_habit_that_nobody_has_is_refused_with_the_ways_there_are(words, said: str) -> None:
+    with pytest.raises(ValueError, match=said):
+        habits_from(words)
+
+
+def test_every_habit_has_a_reason_for_each_of_its_ways() -> None:
+    for one in fields(Habits):
+        assert set(REASONS[one.name]) == set(get_args(get_type_hints(Habits)[one.name]))
+        assert one.default in REASONS[one.name]
+
+
+def test_a_room_that_is_none_is_refused() -> None:
+    for celsius, humidity in ((80, 50), (-40, 50), (20, 120), (20, -1)):
+        with pytest.raises(ValueError, match="°C"):
+            Room(celsius, humidity)
+
+
+def test_a_film_under_a_varnish_is_sealed_and_one_under_paint_is_hidden() -> None:
+    top = p("wash", "wash")
+    sealed = walk(recipe(p("brush", "base"), SATIN, top)).steps[2].exposed
+    hidden = walk(recipe(p("brush", "base"), p("brush", "coat"), top)).steps[2].exposed
+    partly = walk(recipe(p("brush", "base"), p("dry-brush", "lights"), top)).steps[2].exposed
+    assert [(one.layer.name, one.sealed) for one in sealed] == [
+        ("satin coat", False), ("base", True)
+    ]  # fmt: skip
+    assert [one.layer.name for one in hidden] == ["coat"]
+    assert [one.layer.name for one in partly] == ["lights", "base"]
+
+
+def test_a_pass_on_edges_or_recesses_touches_a_little_of_every_zone() -> None:
+    film = walk(recipe(p("brush", "edges", zones=["edges"]))).steps[0].laid
+    assert film.cover <= 0.2
+    assert "upper" in film.zones and "glass" not in film.zones and "inside" not in film.zones
