@@ -165,7 +165,7 @@ function summary(one: Pass): string {
     <button class="btn btn-main" @click="keep">Keep it</button>
   </section>
   <div class="grid grid-cols-[230px_1fr] gap-8 max-md:grid-cols-1">
-    <ul aria-label="Recipes">
+    <ul aria-label="Recipes" class="max-md:max-h-56 max-md:overflow-y-auto">
       <li v-for="one in list" :key="one.recipe.id" class="border-b border-rule">
         <button
           class="min-h-12 w-full border-l-4 border-transparent py-1 pl-2 text-left"
