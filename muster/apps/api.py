@@ -8,12 +8,15 @@ from ninja.security import django_auth
 from muster.apps.accounts.api import router as accounts
 from muster.apps.bench.api import router as bench
 from muster.apps.errors import answer_errors
+from muster.apps.house.api import router as house
 from muster.apps.plan.api import router as plan
 from muster.apps.recipes.api import router as recipes
+from muster.apps.recipes.files import router as recipe_files
 from muster.apps.recipes.looking import router as looking
+from muster.apps.recipes.trials import router as trials
 from muster.apps.roll.api import router as roll
 
 api = NinjaAPI(title="Crisp Muster", version="1", auth=django_auth, docs_url=None, openapi_url=None)
 answer_errors(api)
-for router in (accounts, roll, recipes, looking, plan, bench):
+for router in (accounts, house, roll, recipe_files, recipes, looking, trials, plan, bench):
     api.add_router("", router)

@@ -10,6 +10,7 @@ from muster.core.facts import Record, record
 from muster.core.plan.fields import Refused
 from muster.core.plan.plan import Plan
 from muster.core.plan.planner import Planner
+from muster.core.recipes.nesting import whole
 from muster.core.snapshot import Snapshot
 from muster.core.stack.settled import settled
 from muster.core.work.calls import Call, calls_of
@@ -35,11 +36,20 @@ class Derived:
 
 def derive(snapshot: Snapshot, keep_running: bool = True) -> Derived:
     """Work and problem of a snapshot. Raises Refused where the choices cannot hold together."""
-    recipes = {name: settled(recipe) for name, recipe in snapshot.recipes.items()}
+    house = snapshot.house
+    tables = house.tables()
+    recipes = {
+        (unit.recipe, unit.recipe_version): settled(
+            whole(snapshot.recipes[unit.recipe, unit.recipe_version], snapshot.recipes).recipe,
+            house.habits,
+            tables,
+        )
+        for unit in snapshot.choices.units
+    }
     snapshot = replace(snapshot, recipes=recipes)
     told = record(snapshot.facts)
     calls = calls_of(snapshot.choices, snapshot.recipes, told)
-    bench = bench_of(snapshot.choices, calls, told, snapshot.now, keep_running)
+    bench = bench_of(snapshot.choices, calls, told, snapshot.now, keep_running, house)
     return Derived(snapshot, told, {call.id: call for call in calls}, bench)
 
 

@@ -7,14 +7,17 @@ from datetime import datetime
 
 from muster.core.choices import Choices
 from muster.core.facts import Fact
+from muster.core.house import USUAL, House
 from muster.core.recipes.recipe import Recipe
 
 
 @dataclass(frozen=True)
 class Snapshot:
-    """Choices, facts, the recipe versions they name, and now (aware)."""
+    """Choices, facts, the recipe versions they name and those that these hold, now (aware), and the
+    house."""
 
     choices: Choices
     facts: tuple[Fact, ...]
     recipes: dict[tuple[str, int], Recipe]
     now: datetime
+    house: House = USUAL

@@ -27,6 +27,7 @@ INSTALLED_APPS = [
     "django_tasks",
     "django_tasks_db",
     "muster.apps.accounts",
+    "muster.apps.house",
     "muster.apps.recipes",
     "muster.apps.roll",
     "muster.apps.bench",

@@ -86,7 +86,7 @@ def test_a_user_takes_everything_that_is_his(ada: Client, muster: dict[str, Any]
     answer = ada.get("/api/me/file")
     with zipfile.ZipFile(io.BytesIO(answer.content)) as packed:
         names = set(packed.namelist())
-        assert names == {f"muster-{muster['id']}.json", "recipes.json"}
+        assert names == {f"muster-{muster['id']}.json", "recipes.json", "house.json"}
         assert json.loads(packed.read("recipes.json"))
         one = json.loads(packed.read(f"muster-{muster['id']}.json"))
         assert one["format"] == "crisp-muster/muster"

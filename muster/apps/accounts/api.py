@@ -15,10 +15,12 @@ from django.db import IntegrityError, transaction
 from django.http import HttpRequest, HttpResponse
 from ninja import Router, Schema
 
+from muster.apps.house.keeping import house_of
 from muster.apps.recipes.models import RecipeVersion
 from muster.apps.recipes.starting import give_starters
 from muster.apps.roll.files import export_text
 from muster.apps.roll.models import Muster
+from muster.core.house import HOUSE
 from muster.core.plan.fields import Refused
 
 router = Router()
@@ -108,6 +110,8 @@ def all_of_mine(request: HttpRequest) -> HttpResponse:
             archive.writestr(f"muster-{muster.pk}.json", export_text(muster))
         rows = RecipeVersion.objects.filter(recipe__owner=request.user)
         recipes = [row.document for row in rows.order_by("recipe_id", "number")]
+        house, _ = house_of(request.user.pk)
+        archive.writestr("house.json", HOUSE.dump_json(house, indent=1))
         archive.writestr("recipes.json", json.dumps(recipes, indent=1))
     answer = HttpResponse(packed.getvalue(), content_type="application/zip")
     answer["Content-Disposition"] = 'attachment; filename="crisp-muster.zip"'

@@ -37,22 +37,24 @@ class Current:
 
 def current_plan(muster: Muster) -> Current:
     """The plan of the muster as it stands now. Raises Refused where no problem can be made."""
-    snapshot = snapshot_of(muster)
+    snapshot, house = snapshot_of(muster)
     run = PlanRun.objects.filter(muster=muster).order_by("-id").first()
     derived = derive(snapshot)
-    same = run is not None and (run.version, run.facts) == (muster.version, len(snapshot.facts))
+    seen = (muster.version, len(snapshot.facts), house)
+    same = run is not None and (run.version, run.facts, run.house) == seen
     if run is not None and same:
         plan = shifted(run, derived)
         if still_holds(plan, derived):
             return Current(derived, plan, run, False)
     guide = shifted(run, derived) if run is not None else None
     derived, plan = plan_first(derived, guide)
-    changed = run is None or run.version != muster.version
+    changed = run is None or (run.version, run.house) != (muster.version, house)
     moved = moved_between(derived, guide, plan) if guide is not None else []
     new = PlanRun.objects.create(
         muster=muster,
         version=muster.version,
         facts=len(snapshot.facts),
+        house=house,
         origin=derived.bench.origin,
         made_for=snapshot.now,
         problem=derived.bench.raw,

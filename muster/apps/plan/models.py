@@ -29,6 +29,7 @@ class PlanRun(models.Model):
     muster = models.ForeignKey(Muster, on_delete=models.CASCADE, related_name="runs")
     version = models.PositiveIntegerField()
     facts = models.PositiveIntegerField()
+    house = models.PositiveIntegerField(default=0)
     status = models.CharField(max_length=12, choices=Status.choices, default=Status.READY)
     origin = models.DateTimeField()
     made_for = models.DateTimeField()

@@ -11,13 +11,15 @@ from django.http import Http404, HttpRequest
 from ninja import Router, Schema
 
 from muster.apps.recipes.models import Recipe
-from muster.apps.recipes.reading import newest_recipes
+from muster.apps.recipes.reading import newest_recipes, newest_version, versions_of
 from muster.apps.recipes.starting import keep_version
 from muster.apps.roll import changing
 from muster.apps.roll.models import Muster
 from muster.apps.roll.reading import choices_of
 from muster.core.commands.command import EditUnit
 from muster.core.plan.fields import Refused
+from muster.core.recipes.compare import differences
+from muster.core.recipes.nesting import held_by, whole
 from muster.core.recipes.recipe import Pass, complaints_of
 from muster.core.recipes.recipe import Recipe as RecipeDocument
 
@@ -41,12 +43,30 @@ class RecipeOut(Schema):
     used_by: list[UsedBy]
 
 
+class ValueOut(Schema):
+    """A value that differs: what, old and new."""
+
+    what: str
+    old: str
+    new: str
+
+
+class DifferenceOut(Schema):
+    """A pass that is new, gone, moved or changed."""
+
+    key: str
+    name: str
+    how: str
+    values: list[ValueOut]
+
+
 class RecipeIn(Schema):
     """New passes for a recipe; ``follow`` lists units (muster id:unit id) that follow at once."""
 
     name: str
     seen: int
     passes: list[Pass]
+    material: str | None = None
     follow: list[str] = []
 
 
@@ -73,7 +93,7 @@ def recipes(request: HttpRequest) -> list[RecipeOut]:
 def change(request: HttpRequest, code: str, payload: RecipeIn) -> list[RecipeOut]:
     """Keep a new version; units named in ``follow`` follow it, others keep theirs."""
     with transaction.atomic():
-        row = changing.newest_version(request.user, code)
+        row = newest_version(request.user, code)
         if row is None:
             raise Http404
         if row.number != payload.seen:
@@ -81,9 +101,9 @@ def change(request: HttpRequest, code: str, payload: RecipeIn) -> list[RecipeOut
         old = row.value()
         new = replace(
             old, name=payload.name.strip() or old.name, version=old.version + 1,
-            passes=tuple(payload.passes),
+            passes=tuple(payload.passes), material=payload.material or old.material,
         )  # fmt: skip
-        _refuse_bad(new)
+        _refuse_bad(request.user, new)
         keep_version(request.user, new)
         for name in payload.follow:
             _follow(request.user, name, new)
@@ -93,7 +113,7 @@ def change(request: HttpRequest, code: str, payload: RecipeIn) -> list[RecipeOut
 @router.post("/recipes/{code}/copy", response=list[RecipeOut])
 def copy(request: HttpRequest, code: str) -> list[RecipeOut]:
     """A recipe of one's own, from another."""
-    row = changing.newest_version(request.user, code)
+    row = newest_version(request.user, code)
     if row is None:
         raise Http404
     base = re.sub(r"-\d+$", "", code)[:34]
@@ -107,12 +127,29 @@ def copy(request: HttpRequest, code: str) -> list[RecipeOut]:
     return _all(request.user)
 
 
-def _refuse_bad(recipe: RecipeDocument) -> None:
+@router.get("/recipes/{code}/changes", response=list[DifferenceOut])
+def changes(request: HttpRequest, code: str, since: int) -> list[DifferenceOut]:
+    """The newest version against an older one, pass by pass."""
+    row = newest_version(request.user, code)
+    known = versions_of(request.user.pk, [(code, since)])
+    if row is None or (code, since) not in known:
+        raise Http404
+    return [
+        DifferenceOut(
+            key=one.key, name=one.name, how=one.how,
+            values=[ValueOut(what=what, old=was, new=now) for what, was, now in one.values],
+        )
+        for one in differences(known[code, since], row.value())
+    ]  # fmt: skip
+
+
+def _refuse_bad(user: User, recipe: RecipeDocument) -> None:
     if not recipe.passes:
         raise Refused("a recipe needs at least one pass: add one")
     complaints = complaints_of(recipe)
     if complaints:
         raise Refused(*complaints)
+    whole(recipe, versions_of(user.pk, (held_by(one) or ("", 0) for one in recipe.passes)))
 
 
 def _follow(user: User, name: str, recipe: RecipeDocument) -> None:

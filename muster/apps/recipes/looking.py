@@ -2,39 +2,61 @@
 
 from __future__ import annotations
 
+from dataclasses import dataclass, replace
 from typing import Annotated, Literal
 
 from django.http import HttpRequest
 from ninja import Router, Schema
 from pydantic import Field
 
-from muster.core.recipes.recipe import Kind, Material, Pass, Recipe
+from muster.apps.house.keeping import house_of
+from muster.apps.recipes.reading import versions_of
+from muster.apps.recipes.trials import trials_of, tried
+from muster.core.recipes.nesting import held_by, whole
+from muster.core.recipes.recipe import Kind, Pass, Recipe, Tier
 from muster.core.stack.cautions import FIRST
-from muster.core.stack.check import check
-from muster.core.stack.finding import Finding, SetHabit, SetMaterial, mended
+from muster.core.stack.check import Report, check
+from muster.core.stack.finding import Finding, Repair, SetHabit, mended
 from muster.core.stack.habits import Habits
 from muster.core.stack.room import Room
 from muster.core.stack.said import time
+from muster.core.stack.tables import Tables
+from muster.core.stack.typed import About, typed
+from muster.core.stack.walk import Walk, walk
+from muster.core.stack.what_if import Undercoat, with_undercoat
 
 router = Router()
 
 
 class LookIn(Schema):
-    """A draft, and the room and house that it is to be looked at in."""
+    """A draft; what is left out of room and habits is as in the user's house."""
 
+    code: str = ""
     kind: Kind
-    material: Material = "polystyrene"
+    material: str = "polystyrene"
     passes: Annotated[list[Pass], Field(max_length=60)]
-    celsius: Annotated[float, Field(ge=-20, le=50)] = 20
-    humidity: Annotated[float, Field(ge=0, le=100)] = 50
-    weathering: Literal["solvent", "all-acrylic"] = "solvent"
+    celsius: Annotated[float, Field(ge=-20, le=50)] | None = None
+    humidity: Annotated[float, Field(ge=0, le=100)] | None = None
+    weathering: Literal["solvent", "all-acrylic"] | None = None
+    undercoat: Undercoat = "as it is"
+
+
+class HabitSet(Schema):
+    """A habit to be set throughout the house."""
+
+    name: str
+    way: str
 
 
 class RepairOut(Schema):
-    """A repair, and the passes as they are after it."""
+    """A repair: the passes and the material as they are after it, or a habit to be set; and what it
+    adds to the hours of the whole."""
 
     words: str
+    cost: str
     passes: list[Pass]
+    material: str
+    habit: HabitSet | None = None
 
 
 class FindingOut(Schema):
@@ -57,6 +79,10 @@ class SeamOut(Schema):
     needed: str
     cautions: list[str]
     serious: bool
+    instead: str
+    """The medium that this house uses instead."""
+    inside: list[str]
+    """The passes of the recipe that it holds."""
 
 
 class LookOut(Schema):
@@ -70,42 +96,130 @@ class LookOut(Schema):
 
 @router.post("/look", response=LookOut)
 def look(request: HttpRequest, payload: LookIn) -> LookOut:
-    """Look a draft over. No query."""
+    """Look a draft over. One query, two more where trials or nested recipes are to be read."""
     if not payload.passes:
         return LookOut(findings=[], seams=[], hours=0, first=FIRST)
-    habits = Habits(weathering=payload.weathering)
-    recipe = Recipe("draft", "draft", payload.kind, 1, tuple(payload.passes), payload.material)
-    report = check(recipe, Room(payload.celsius, payload.humidity), habits)
-    cautions: dict[str, list[str]] = {}
-    told: set[str] = set()
-    for one in report.cautions:
-        # A serious caution stands at each of its passes, another at the first.
-        if one.serious or one.words not in told:
-            cautions.setdefault(one.key, []).append(one.words)
-        told.add(one.words)
-    serious = {one.key for one in report.cautions if one.serious}
-    seams = [
-        SeamOut(
-            key=step.laid.one.key, wait=time(step.wait.minutes) if step.wait.minutes else "",
-            why=step.wait.why, stated=step.wait.stated,
-            needed=time(step.wait.needed) if step.wait.needed else "",
-            cautions=cautions.get(step.laid.one.key, []), serious=step.laid.one.key in serious,
-        )
-        for step in report.walked.steps
-    ]  # fmt: skip
-    last = report.walked.steps[-1]
-    return LookOut(
-        findings=[_finding(recipe, habits, one) for one in report.findings], seams=seams,
-        hours=round((last.end + last.wait.minutes) / 60, 1), first=FIRST,
-    )  # fmt: skip
-
-
-def _finding(recipe: Recipe, habits: Habits, one: Finding) -> FindingOut:
-    repairs = [
-        RepairOut(words=repair.words, passes=list(mended(recipe, habits, repair)[0].passes))
-        for repair in one.repairs
-        if not isinstance(repair, SetHabit | SetMaterial)
-    ]
-    return FindingOut(
-        code=one.code, severity=one.severity, words=one.words, key=one.key, repairs=repairs
+    house, _ = house_of(request.user.pk)
+    habits = house.habits
+    if payload.weathering is not None:
+        habits = replace(habits, weathering=payload.weathering)
+    air = house.air
+    room = Room(
+        air.celsius if payload.celsius is None else payload.celsius,
+        air.humidity if payload.humidity is None else payload.humidity,
     )
+    passes = tuple(payload.passes)
+    if payload.code:
+        passes = tried(passes, trials_of(request.user, payload.code))
+    recipe = Recipe(payload.code or "draft", "draft", payload.kind, 1, passes, payload.material)
+    held = {name for one in passes if (name := held_by(one)) is not None}
+    draft = Draft(
+        with_undercoat(recipe, payload.undercoat), room, habits, house.tables(),
+        versions_of(request.user.pk, held) if held else {},
+    )  # fmt: skip
+    return draft.seen()
+
+
+@dataclass(frozen=True)
+class Draft:
+    """A draft with all that it is looked at in."""
+
+    recipe: Recipe
+    room: Room
+    habits: Habits
+    tables: Tables
+    known: dict[tuple[str, int], Recipe]
+
+    def report(self) -> tuple[Report, dict[str, str]]:
+        """What its layers say, nested recipes unfolded; and the key that each pass stands for."""
+        unfolded = whole(self.recipe, self.known)
+        return check(unfolded.recipe, self.room, self.habits, self.tables), unfolded.outer
+
+    def seen(self) -> LookOut:
+        """The whole answer."""
+        report, outer = self.report()
+        cautions: dict[str, list[str]] = {}
+        told: set[str] = set()
+        for one in report.cautions:
+            # A serious caution stands at each of its passes, another at the first.
+            if one.serious or one.words not in told:
+                cautions.setdefault(outer[one.key], []).append(one.words)
+            told.add(one.words)
+        serious = {outer[one.key] for one in report.cautions if one.serious}
+        seams: dict[str, SeamOut] = {}
+        given = {one.key: one for one in self.recipe.passes}
+        for step in report.walked.steps:
+            key = outer[step.laid.one.key]
+            was, medium = given[key], step.laid.medium
+            instead = medium.said if medium and step.laid.one.medium != was.medium else ""
+            # Of a nested recipe the last pass's wait is the one that counts on.
+            seams[key] = SeamOut(
+                key=key, wait=time(step.wait.minutes) if step.wait.minutes else "",
+                why=step.wait.why, stated=step.wait.stated,
+                needed=time(step.wait.needed) if step.wait.needed else "",
+                cautions=cautions.get(key, []), serious=key in serious,
+                instead="" if was.holds else instead,
+                inside=[*(seams[key].inside if key in seams else []), step.laid.name]
+                if was.holds else [],
+            )  # fmt: skip
+        hours = hours_of(report.walked)
+        return LookOut(
+            findings=[self._finding(one, outer, hours) for one in report.findings],
+            seams=list(seams.values()), hours=round(hours, 1), first=FIRST,
+        )  # fmt: skip
+
+    def _finding(self, one: Finding, outer: dict[str, str], hours: float) -> FindingOut:
+        repairs = []
+        for repair in one.repairs:
+            mended_out = self._repair(repair, hours)
+            if mended_out is not None:
+                repairs.append(mended_out)
+        return FindingOut(
+            code=one.code, severity=one.severity, words=one.words,
+            key=outer.get(one.key, one.key), repairs=repairs,
+        )  # fmt: skip
+
+    def _repair(self, repair: Repair, hours: float) -> RepairOut | None:
+        """A repair with its cost; None where it would change a pass inside a nested recipe."""
+        try:
+            recipe, habits = mended(self.recipe, self.habits, repair)
+        except KeyError:
+            return None
+        habit = (
+            HabitSet(name=repair.habit, way=repair.way) if isinstance(repair, SetHabit) else None
+        )
+        after = walk(whole(recipe, self.known).recipe, self.room, habits, self.tables)
+        return RepairOut(
+            words=repair.words, cost=cost_said(hours_of(after) - hours),
+            passes=list(recipe.passes), material=recipe.material, habit=habit,
+        )  # fmt: skip
+
+
+def hours_of(walked: Walk) -> float:
+    """From the first pass to the last one's drying, for one model."""
+    last = walked.steps[-1]
+    return (last.end + last.wait.minutes) / 60
+
+
+def cost_said(hours: float) -> str:
+    """What a repair adds to the whole: "adds 2 h"; nothing below a minute."""
+    minutes = round(hours * 60)
+    if minutes == 0:
+        return ""
+    return f"adds {time(minutes)}" if minutes > 0 else f"saves {time(-minutes)}"
+
+
+class TypedIn(Schema):
+    """What was typed, and for what."""
+
+    text: Annotated[str, Field(max_length=200)]
+    kind: Kind
+    tier: Tier = "hand"
+
+
+@router.post("/typed", response=list[Pass])
+def read_typed(request: HttpRequest, payload: TypedIn) -> list[Pass]:
+    """The passes meant by a few letters, as this house would do them; none where unclear."""
+    house, _ = house_of(request.user.pk)
+    about = About(payload.kind, payload.tier, habits=house.habits, tables=house.tables())
+    return typed(payload.text, about)

@@ -38,3 +38,22 @@ class RecipeVersion(models.Model):
     def value(self) -> RecipeDocument:
         """The version as the core knows it."""
         return RECIPE.validate_python(self.document)
+
+
+class Trial(models.Model):
+    """A trial patch: a pass of a recipe tried out of sight, and what it showed. Never changed."""
+
+    class Verdict(models.TextChoices):
+        """What it showed."""
+
+        GOOD = "good"
+        STRONG = "too strong"
+        WEAK = "too weak"
+        LIFTED = "lifted"
+
+    recipe = models.ForeignKey(Recipe, on_delete=models.CASCADE, related_name="trials")
+    pass_key = models.CharField(max_length=24)
+    where = models.CharField(max_length=60)
+    verdict = models.CharField(max_length=12, choices=Verdict.choices)
+    note = models.CharField(max_length=300, blank=True)
+    at = models.DateTimeField()

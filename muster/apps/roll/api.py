@@ -12,6 +12,7 @@ from muster.apps import clock
 from muster.apps.plan.api import Progress, progress_of
 from muster.apps.plan.current import MOVED, current_plan
 from muster.apps.recipes.models import RecipeVersion
+from muster.apps.recipes.reading import newest_version
 from muster.apps.roll import changing
 from muster.apps.roll.files import Preview, export_text, import_file, preview_of
 from muster.apps.roll.models import Muster, Version
@@ -196,7 +197,7 @@ def begin(request: HttpRequest, payload: NewMuster) -> MusterName:
         raise Refused("zone: there is no such time zone: use one such as Europe/London") from error
     refuse_past_day(choices, payload.parade_day, now)
     for one in payload.units:
-        version = changing.newest_version(request.user, one.recipe)
+        version = newest_version(request.user, one.recipe)
         if version is None:
             raise Refused(f"'{one.line}': there is no such recipe: choose one of yours")
         wanted = AddUnit("add_unit", one.line, one.recipe, version.number, one.kind)

@@ -7,7 +7,6 @@ from django.db import transaction
 
 from muster.apps import clock
 from muster.apps.plan.current import current_plan
-from muster.apps.recipes.models import RecipeVersion
 from muster.apps.roll.models import Muster, Version
 from muster.apps.roll.reading import choices_of, own_muster, recipes_of, refuse_outdated
 from muster.core.choices import CHOICES, Choices
@@ -79,9 +78,3 @@ def _refuse_missing_recipe(muster: Muster, choices: Choices) -> None:
     for unit in choices.units:
         if (unit.recipe, unit.recipe_version) not in recipes:
             raise Refused(f"{unit.name}: there is no such recipe: choose one of yours")
-
-
-def newest_version(owner: User, code: str) -> RecipeVersion | None:
-    """The newest version of a recipe of this owner."""
-    rows = RecipeVersion.objects.filter(recipe__owner=owner, recipe__code=code)
-    return rows.order_by("-number").first()

@@ -20,7 +20,8 @@ from muster.core.facts import FACT
 from muster.core.formats import muster as muster_format
 from muster.core.pipeline import derive
 from muster.core.plan.fields import Refused
-from muster.core.recipes.recipe import RECIPE, Recipe
+from muster.core.recipes.nesting import with_held
+from muster.core.recipes.recipe import Recipe
 from muster.core.snapshot import Snapshot
 
 
@@ -101,9 +102,9 @@ def keep_document(user: User, document: muster_format.MusterFile) -> Muster:
             ).exists():
                 taken += 1
             renamed[recipe.id, recipe.version] = f"{recipe.id[:36]}-{taken}"
-            raw = RECIPE.dump_python(recipe, mode="json")
-            recipe = RECIPE.validate_python({**raw, "id": f"{recipe.id[:36]}-{taken}"})
-        keep_version(user, recipe)
+    for recipe in document.recipes:
+        code = renamed.get((recipe.id, recipe.version), recipe.id)
+        keep_version(user, replace(with_held(recipe, renamed), id=code))
     units = tuple(
         replace(unit, recipe=renamed.get((unit.recipe, unit.recipe_version), unit.recipe))
         for unit in document.choices.units

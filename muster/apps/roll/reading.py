@@ -7,7 +7,8 @@ from django.http import Http404
 
 from muster.apps import clock
 from muster.apps.errors import Outdated
-from muster.apps.recipes.models import RecipeVersion
+from muster.apps.house.keeping import house_of
+from muster.apps.recipes.reading import versions_of
 from muster.apps.roll.models import Muster, Version
 from muster.core.choices import Choices
 from muster.core.recipes.recipe import Recipe
@@ -29,23 +30,19 @@ def choices_of(muster: Muster) -> Choices:
 
 
 def recipes_of(muster: Muster, choices: Choices) -> dict[tuple[str, int], Recipe]:
-    """The recipe versions that the choices name."""
+    """The recipe versions that the choices name, and those that these hold."""
     wanted = {(unit.recipe, unit.recipe_version) for unit in choices.units}
-    rows = RecipeVersion.objects.select_related("recipe").filter(
-        recipe__owner=muster.owner_id, recipe__code__in=[code for code, _ in wanted]
-    )
-    return {
-        (row.recipe.code, row.number): row.value()
-        for row in rows
-        if (row.recipe.code, row.number) in wanted
-    }
+    return versions_of(muster.owner_id, wanted)
 
 
-def snapshot_of(muster: Muster) -> Snapshot:
-    """The muster now: choices, facts, recipes. Three queries."""
+def snapshot_of(muster: Muster) -> tuple[Snapshot, int]:
+    """The muster now: choices, facts, recipes, house; and the house's version. Four queries, one
+    more a depth of nesting."""
     choices = choices_of(muster)
     facts = tuple(row.value() for row in muster.facts.order_by("at", "made_at"))
-    return Snapshot(choices, facts, recipes_of(muster, choices), clock.now())
+    house, version = house_of(muster.owner_id)
+    recipes = recipes_of(muster, choices)
+    return Snapshot(choices, facts, recipes, clock.now(), house), version
 
 
 def refuse_outdated(muster: Muster, seen: int) -> None:

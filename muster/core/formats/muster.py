@@ -2,15 +2,16 @@
 
 from __future__ import annotations
 
-import json
 from typing import Annotated, Any, Literal
 
-from pydantic import Field, TypeAdapter, ValidationError
+from pydantic import Field, TypeAdapter
 from pydantic.dataclasses import dataclass
 
 from muster.core.choices import Choices
 from muster.core.facts import Fact
+from muster.core.formats.document import parsed, schema_of, validated, written
 from muster.core.plan.fields import Refused
+from muster.core.recipes.nesting import whole
 from muster.core.recipes.recipe import STRICT, Recipe, complaints_of
 
 FORMAT = "crisp-muster/muster"
@@ -33,27 +34,17 @@ MUSTER_FILE: TypeAdapter[MusterFile] = TypeAdapter(MusterFile)
 
 def schema() -> dict[str, Any]:
     """The published JSON Schema."""
-    return {
-        "$schema": "https://json-schema.org/draft/2020-12/schema",
-        "title": FORMAT,
-        **MUSTER_FILE.json_schema(),
-    }
+    return schema_of(MUSTER_FILE, FORMAT)
 
 
 def write(document: MusterFile) -> str:
     """The file's text; the same muster always gives the same text."""
-    raw = MUSTER_FILE.dump_python(document, mode="json")
-    return json.dumps(raw, indent=1, ensure_ascii=False) + "\n"
+    return written(MUSTER_FILE, document)
 
 
 def read(text: str | bytes) -> MusterFile:
     """Read and check a file. Raises Refused with every complaint; nothing half."""
-    if len(text) > MOST_BYTES:
-        raise Refused(f"the file is larger than {MOST_BYTES // 1_000_000} MB: it is no muster")
-    try:
-        document = MUSTER_FILE.validate_json(text)
-    except ValidationError as error:
-        raise Refused(*(in_words(one) for one in error.errors()[:20])) from error
+    document = validated(MUSTER_FILE, parsed(text, MOST_BYTES, "muster"))
     complaints = [
         f"recipe '{recipe.name}': {complaint}"
         for recipe in document.recipes
@@ -66,11 +57,9 @@ def read(text: str | bytes) -> MusterFile:
                 f"unit '{unit.name}': its recipe {unit.recipe}, version {unit.recipe_version}, is "
                 f"not in the file: add it under recipes"
             )
+    by_name = {(recipe.id, recipe.version): recipe for recipe in document.recipes}
     if complaints:
         raise Refused(*complaints)
+    for recipe in document.recipes:
+        whole(recipe, by_name)
     return document
-
-
-def in_words(error: Any) -> str:
-    place = " → ".join(str(part) for part in error["loc"]) or "the file"
-    return f"{place}: {error['msg'].lower()}"

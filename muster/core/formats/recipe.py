@@ -5,15 +5,15 @@ What follows from the technique may be left out: a pass's key, name and minutes,
 
 from __future__ import annotations
 
-import json
 import re
-from typing import Any, Literal
+from typing import Annotated, Any, Literal
 
-from pydantic import TypeAdapter, ValidationError
+from pydantic import Field, TypeAdapter
 from pydantic.dataclasses import dataclass
 
-from muster.core.formats.muster import in_words
+from muster.core.formats.document import parsed, schema_of, validated, written
 from muster.core.plan.fields import Refused
+from muster.core.recipes.nesting import whole
 from muster.core.recipes.recipe import STRICT, Recipe, complaints_of
 from muster.core.stack.techniques import OTHER, TECHNIQUES
 
@@ -28,6 +28,12 @@ class RecipeFile:
     format: Literal["crisp-muster/recipe"]
     version: Literal[1]
     recipe: Recipe
+    held: Annotated[tuple[Recipe, ...], Field(max_length=60)] = ()
+    """Every recipe that it holds, directly or through others."""
+
+    def known(self) -> dict[tuple[str, int], Recipe]:
+        """All recipes of the file by id and version."""
+        return {(one.id, one.version): one for one in (self.recipe, *self.held)}
 
 
 RECIPE_FILE: TypeAdapter[RecipeFile] = TypeAdapter(RecipeFile)
@@ -35,49 +41,52 @@ RECIPE_FILE: TypeAdapter[RecipeFile] = TypeAdapter(RecipeFile)
 
 def schema() -> dict[str, Any]:
     """The published JSON Schema."""
-    return {
-        "$schema": "https://json-schema.org/draft/2020-12/schema",
-        "title": FORMAT,
-        **RECIPE_FILE.json_schema(),
-    }
+    return schema_of(RECIPE_FILE, FORMAT)
 
 
-def write(recipe: Recipe) -> str:
+def write(recipe: Recipe, held: tuple[Recipe, ...] = ()) -> str:
     """The file's text; the same recipe always gives the same text."""
-    raw = RECIPE_FILE.dump_python(RecipeFile("crisp-muster/recipe", 1, recipe), mode="json")
-    return json.dumps(raw, indent=1, ensure_ascii=False) + "\n"
+    return written(RECIPE_FILE, RecipeFile("crisp-muster/recipe", 1, recipe, held))
+
+
+def read_file(text: str | bytes) -> RecipeFile:
+    """Read and check a file. Raises Refused with every complaint; nothing half."""
+    document = validated(RECIPE_FILE, _filled(parsed(text, MOST_BYTES, "recipe")))
+    complaints = [
+        complaint for one in (document.recipe, *document.held) for complaint in complaints_of(one)
+    ]
+    if complaints:
+        raise Refused(*complaints)
+    whole(document.recipe, document.known())
+    return document
 
 
 def read(text: str | bytes) -> Recipe:
-    """Read and check a file. Raises Refused with every complaint; nothing half."""
-    if len(text) > MOST_BYTES:
-        raise Refused(f"the file is larger than {MOST_BYTES // 1000} kB: it is no recipe")
-    try:
-        raw = json.loads(text)
-    except ValueError as error:
-        raise Refused(f"this is not JSON: {error}") from error
-    try:
-        recipe = RECIPE_FILE.validate_python(_filled(raw)).recipe
-    except ValidationError as error:
-        raise Refused(*(in_words(one) for one in error.errors()[:20])) from error
-    complaints = complaints_of(recipe)
-    if complaints:
-        raise Refused(*complaints)
-    return recipe
+    """The recipe of a file, with what it holds unfolded. Raises Refused as ``read_file``."""
+    document = read_file(text)
+    return whole(document.recipe, document.known()).recipe
 
 
 def _filled(raw: Any) -> Any:
     """The same with what follows from names and techniques filled in."""
     if not isinstance(raw, dict) or not isinstance(raw.get("recipe"), dict):
         return raw
-    recipe = dict(raw["recipe"])
+    held = raw.get("held", [])
+    filled = [_filled_recipe(one) for one in held] if isinstance(held, list) else held
+    return {**raw, "recipe": _filled_recipe(raw["recipe"]), "held": filled}
+
+
+def _filled_recipe(raw: Any) -> Any:
+    if not isinstance(raw, dict):
+        return raw
+    recipe = dict(raw)
     recipe.setdefault("id", _slug(str(recipe.get("name", "recipe")), 40))
     recipe.setdefault("version", 1)
     keys: set[str] = set()
     passes = recipe.get("passes")
     if isinstance(passes, list):
         recipe["passes"] = [_filled_pass(one, keys) for one in passes]
-    return {**raw, "recipe": recipe}
+    return recipe
 
 
 def _filled_pass(raw: Any, keys: set[str]) -> Any:

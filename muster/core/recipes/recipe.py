@@ -24,6 +24,9 @@ Colour = Annotated[str, Field(pattern=r"^#[0-9a-f]{6}$")]
 Name = Annotated[str, Field(min_length=1, max_length=60)]
 Minutes = Annotated[float, Field(ge=0, le=100_000)]
 
+MOST_PASSES = 120
+"""Of a recipe, nested ones unfolded."""
+
 STRICT = ConfigDict(extra="forbid")
 
 
@@ -43,6 +46,7 @@ class Pass:
     ``stand_min`` follow from the stack where they are None; a number is the user's own.
     ``carrier``: what it is thinned with, where not with its medium's. ``thick``: times a thin coat.
     ``size_mm``: of the single mark of an effect. ``trial``: what a trial patch showed.
+    ``holds``: a smaller recipe done here, as its id and version: ``rust@1``.
     """
 
     key: Annotated[str, Field(pattern=r"^[a-z0-9-]{1,24}$")]
@@ -76,6 +80,7 @@ class Pass:
     adhesive: Name | None = None
     size_mm: Annotated[float, Field(gt=0, le=500)] | None = None
     trial: Annotated[str, Field(max_length=400)] = ""
+    holds: Annotated[str, Field(pattern=r"^[A-Za-z0-9-]{1,40}@[0-9]{1,6}$")] | None = None
 
     @property
     def family(self) -> str | None:
@@ -94,8 +99,9 @@ class Recipe:
     name: Name
     kind: Kind
     version: Annotated[int, Field(ge=1)]
-    passes: Annotated[tuple[Pass, ...], Field(min_length=1, max_length=60)]
-    material: Material = "polystyrene"
+    passes: Annotated[tuple[Pass, ...], Field(min_length=1, max_length=MOST_PASSES)]
+    material: Name = "polystyrene"
+    """A ``Material``, or a material of the user's own."""
 
     def for_tier(self, tier: Tier) -> tuple[Pass, ...]:
         """The passes worth doing for models seen from that distance."""

@@ -8,9 +8,10 @@ from __future__ import annotations
 from collections.abc import Iterator
 from dataclasses import dataclass
 
-from muster.core.recipes.recipe import Recipe
+from muster.core.recipes.recipe import Material, Recipe
 from muster.core.stack.layer import Laid, laid
 from muster.core.stack.room import Room
+from muster.core.stack.tables import DEFAULTS, Tables
 
 FIRST = "The product's label, its safety sheet and local rules come first."
 
@@ -24,16 +25,17 @@ class Caution:
     serious: bool = False
 
 
-def cautions_of(recipe: Recipe) -> list[Caution]:
+def cautions_of(recipe: Recipe, tables: Tables = DEFAULTS) -> list[Caution]:
     """Every caution of a recipe, in the order of its passes."""
     found: list[Caution] = []
+    material = tables.materials.get(recipe.material, "polystyrene")
     for index, one in enumerate(recipe.passes):
-        for words, serious in _of(laid(recipe, index, Room()), recipe):
+        for words, serious in _of(laid(recipe, index, Room(), tables), material):
             found.append(Caution(one.key, words, serious))
     return found
 
 
-def _of(film: Laid, recipe: Recipe) -> Iterator[tuple[str, bool]]:
+def _of(film: Laid, material: Material) -> Iterator[tuple[str, bool]]:
     name, medium = film.technique.name, film.medium
     solvent = film.carrier in ("white spirit", "lacquer thinner", "alcohol")
     airbrushed = film.one.tool == "airbrush" or name == "spray"
@@ -55,12 +57,12 @@ def _of(film: Laid, recipe: Recipe) -> Iterator[tuple[str, bool]]:
     if film.one.adhesive == "solvent cement":
         yield "Ventilate; no flame.", False
     if film.technique.act == "build" and name != "wash parts":
-        if recipe.material in ("resin", "board", "print"):
-            yield (f"Sand {recipe.material} wet, with a particle mask: its dust harms the lungs.",
+        if material in ("resin", "board", "print"):
+            yield (f"Sand {material} wet, with a particle mask: its dust harms the lungs.",
                    True)  # fmt: skip
-        if recipe.material == "metal":
+        if material == "metal":
             yield "Old metal models can hold lead: wash your hands.", False
-        if recipe.material == "foam":
+        if material == "foam":
             yield "Hot wire and hot knife on foam give off fumes: extraction.", True
         if name == "assemble":
             yield "Cut away from the hand.", False

@@ -10,10 +10,10 @@ from muster.core.stack import rules as _rules
 from muster.core.stack.cautions import Caution, cautions_of
 from muster.core.stack.finding import RULES, SEVERITIES, Finding
 from muster.core.stack.habits import Habits
-from muster.core.stack.media import MEDIA
 from muster.core.stack.room import Room
+from muster.core.stack.tables import DEFAULTS, Tables
 from muster.core.stack.walk import Walk, walk
-from muster.core.stack.zones import ZONES, unknown_zones
+from muster.core.stack.zones import unknown_zones
 
 assert _rules.__path__, "importing the package registers its rules"
 
@@ -27,27 +27,36 @@ class Report:
     cautions: tuple[Caution, ...]
 
 
-def check(recipe: Recipe, room: Room | None = None, habits: Habits | None = None) -> Report:
+def check(
+    recipe: Recipe,
+    room: Room | None = None,
+    habits: Habits | None = None,
+    tables: Tables = DEFAULTS,
+) -> Report:
     """Walk a recipe and look at it by every rule. Raises Refused for what cannot be walked."""
-    refuse_unknown(recipe)
-    walked = walk(recipe, room, habits)
+    refuse_unknown(recipe, tables)
+    walked = walk(recipe, room, habits, tables)
     order = {one.key: index for index, one in enumerate(walked.recipe.passes)}
     found = [finding for rule in RULES.values() for finding in rule.look(walked)]
     found.sort(key=lambda one: (SEVERITIES.index(one.severity), order.get(one.key, -1), one.code))
-    return Report(walked, tuple(found), tuple(cautions_of(walked.recipe)))
+    return Report(walked, tuple(found), tuple(cautions_of(walked.recipe, tables)))
 
 
-def refuse_unknown(recipe: Recipe) -> None:
+def refuse_unknown(recipe: Recipe, tables: Tables = DEFAULTS) -> None:
     """Refuse zones that the subject lacks and media that nobody knows. Raises Refused."""
     complaints = []
+    zones = tables.zones[recipe.kind]
+    if recipe.material not in tables.materials:
+        known = ", ".join(tables.materials)
+        complaints.append(f"no material is called '{recipe.material}': use {known}")
     for one in recipe.passes:
-        for zone in unknown_zones(recipe.kind, one.zones):
-            known = ", ".join((*ZONES[recipe.kind], "recesses", "edges"))
+        for zone in unknown_zones(zones, one.zones):
+            known = ", ".join((*zones, "recesses", "edges"))
             complaints.append(
                 f"pass '{one.name}': no zone '{zone}' on a {recipe.kind}: use {known}"
             )
-        if one.medium is not None and one.medium not in MEDIA:
-            known = ", ".join(MEDIA)
+        if one.medium is not None and one.medium not in tables.media:
+            known = ", ".join(tables.media)
             complaints.append(f"pass '{one.name}': no medium is called '{one.medium}': use {known}")
     if complaints:
         raise Refused(*complaints)

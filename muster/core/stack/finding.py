@@ -137,7 +137,7 @@ def mended(recipe: Recipe, habits: Habits, repair: Repair) -> tuple[Recipe, Habi
         case SetHabit():
             return recipe, replace(habits, **{repair.habit: repair.way})  # type: ignore[arg-type]
         case SetMaterial():
-            return replace(recipe, material=repair.material), habits  # type: ignore[arg-type]
+            return replace(recipe, material=repair.material), habits
         case Insert():
             keys = {one.key for one in passes}
             key, number = repair.new.key, 1

@@ -22,6 +22,9 @@ class Habits:
     eyes: Literal["none", "painted"] = "none"
 
 
+OURS = Habits()
+"""Our defaults."""
+
 REASONS: dict[str, dict[str, str]] = {
     "decal_ground": {
         "gloss": "no air is caught under the film; a night to dry, a coat to spray",
@@ -61,6 +64,20 @@ REASONS: dict[str, dict[str, str]] = {
     "eyes": {"none": "not seen at this size", "painted": "they give a face life, and take long"},
 }
 """By habit and choice: what speaks for it."""
+
+ABOUT = {
+    "decal_ground": "Ground for decals",
+    "soft_plastic": "Soft plastic",
+    "undercoat": "Undercoat",
+    "weathering": "Weathering",
+    "chipping": "Chips",
+    "parts": "Parts",
+    "soak": "Decals soak",
+    "wash_ground": "Under a wash",
+    "varnish": "Varnish",
+    "eyes": "Eyes",
+}
+"""What each habit is about."""
 
 SHORT = {"all-acrylic": ("weathering", "all-acrylic")}
 

@@ -5,10 +5,10 @@ from __future__ import annotations
 from dataclasses import dataclass
 
 from muster.core.recipes.recipe import Pass, Recipe
-from muster.core.stack.habits import Habits
-from muster.core.stack.media import MEDIA, Grade, Medium, State
+from muster.core.stack.media import Grade, Medium, State
 from muster.core.stack.room import Room, factor, thick_factor
-from muster.core.stack.techniques import OTHER, TECHNIQUES, Technique
+from muster.core.stack.tables import DEFAULTS, Tables
+from muster.core.stack.techniques import OTHER, Technique
 from muster.core.stack.zones import PLACES, zones_of
 
 WARM_AIR = 0.2
@@ -64,11 +64,11 @@ class Laid:
         return State.RECOATABLE if age < self.cured else State.CURED
 
 
-def laid(recipe: Recipe, index: int, room: Room) -> Laid:
+def laid(recipe: Recipe, index: int, room: Room, tables: Tables = DEFAULTS) -> Laid:
     """What the pass at ``index`` is and lays."""
     one = recipe.passes[index]
-    technique = TECHNIQUES.get(one.technique, OTHER)
-    medium = medium_of(one, technique)
+    technique = tables.techniques.get(one.technique, OTHER)
+    medium = medium_of(one, technique, tables)
     slow = factor(medium.clock, room) if medium else 1.0
     slow *= thick_factor(one.thick)
     warm = one.warm_air and medium is not None and medium.clock == "water"
@@ -76,7 +76,7 @@ def laid(recipe: Recipe, index: int, room: Room) -> Laid:
     cover = one.cover if one.cover is not None else technique.cover
     if one.zones and all(name in PLACES for name in one.zones):
         cover = min(cover, 0.2)
-    zones = zones_of(recipe.kind, one.zones)
+    zones = zones_of(tables.zones[recipe.kind], one.zones)
     recoat = medium.recoat * slow if medium else 0.0
     # Curing is a matter of warmth for every film.
     cured = medium.cured * factor("cure", room) * thick_factor(one.thick) if medium else 0.0
@@ -85,19 +85,12 @@ def laid(recipe: Recipe, index: int, room: Room) -> Laid:
                 max(cured, recoat))  # fmt: skip
 
 
-def medium_of(one: Pass, technique: Technique) -> Medium | None:
+def medium_of(one: Pass, technique: Technique, tables: Tables = DEFAULTS) -> Medium | None:
     """The medium named, or the usual one of the technique; None where no film is laid."""
-    if one.medium is not None and one.medium in MEDIA:
-        return MEDIA[one.medium]
+    if one.medium is not None and one.medium in tables.media:
+        return tables.media[one.medium]
     if technique.medium is None:
         return None
     if technique.name == "brush" and one.tool == "airbrush":
-        return MEDIA["acrylic sprayed"]
-    return MEDIA[technique.medium]
-
-
-def usual(habits: Habits) -> dict[str, str]:
-    """By technique: the medium that an all-acrylic house uses instead of a solvent one."""
-    if habits.weathering == "all-acrylic":
-        return dict.fromkeys(("pin wash", "filter", "streak", "splash"), "acrylic wash")
-    return {}
+        return tables.media["acrylic sprayed"]
+    return tables.media[technique.medium]

@@ -4,6 +4,7 @@ from __future__ import annotations
 
 import math
 from dataclasses import dataclass
+from functools import cache
 
 from muster.core.stack.media import Clock
 
@@ -61,3 +62,30 @@ def may_spray(room: Room) -> str | None:
     if room.humidity > 65 or not 15 <= room.celsius <= 25:
         return "warn"
     return None
+
+
+@dataclass(frozen=True)
+class Contour:
+    """A line of equal factor of water-borne drying: (°C, %) from cold to warm."""
+
+    factor: float
+    points: tuple[tuple[float, float], ...]
+
+
+@cache
+def contours(
+    factors: tuple[float, ...] = (0.6, 0.8, 1.0, 1.5, 2.0, 3.0),
+    coldest: int = 5,
+    warmest: int = 32,
+) -> tuple[Contour, ...]:
+    """Lines of equal factor through the air, for a dial: at each °C the humidity that gives it."""
+    usual = deficit_kpa(Room())
+    found = []
+    for times in factors:
+        points = []
+        for celsius in range(coldest, warmest + 1):
+            humidity = 100 * (1 - usual / times / saturation_kpa(celsius))
+            if 0 <= humidity <= 100:
+                points.append((float(celsius), round(humidity, 1)))
+        found.append(Contour(times, tuple(points)))
+    return tuple(found)

@@ -4,13 +4,17 @@ not; and how long each pass must wait for that. Rules read only this.
 
 from __future__ import annotations
 
+from collections.abc import Mapping
 from dataclasses import dataclass, replace
 
-from muster.core.recipes.recipe import Recipe
+from muster.core.recipes.recipe import Material, Recipe
 from muster.core.stack.habits import Habits
-from muster.core.stack.layer import WHOLE, Laid, laid, usual
+from muster.core.stack.in_house import in_house
+from muster.core.stack.layer import WHOLE, Laid, laid
 from muster.core.stack.media import Grade, State
 from muster.core.stack.room import Room
+from muster.core.stack.tables import DEFAULTS, Tables
+from muster.core.stack.zones import Zone
 
 SCRATCH_FROM = 10.0
 """Minutes after the top coat from which fluid under it can be scratched. Common practice."""
@@ -67,6 +71,17 @@ class Walk:
     steps: tuple[Step, ...]
     final: dict[str, tuple[Exposed, ...]]
     """By zone, what is exposed when all is done."""
+    tables: Tables = DEFAULTS
+
+    @property
+    def zones(self) -> Mapping[str, Zone]:
+        """The subject's zones by name."""
+        return self.tables.zones[self.recipe.kind]
+
+    @property
+    def material(self) -> Material:
+        """What the bare model behaves like."""
+        return self.tables.materials.get(self.recipe.material, "polystyrene")
 
     def before(self, step: Step) -> tuple[Step, ...]:
         """The steps before one."""
@@ -77,11 +92,16 @@ class Walk:
         return self.steps[step.laid.index + 1 :]
 
 
-def walk(recipe: Recipe, room: Room | None = None, habits: Habits | None = None) -> Walk:
+def walk(
+    recipe: Recipe,
+    room: Room | None = None,
+    habits: Habits | None = None,
+    tables: Tables = DEFAULTS,
+) -> Walk:
     """Walk a recipe for one model. All times are minutes from the first pass's start."""
     room, habits = room or Room(), habits or Habits()
     recipe = in_house(recipe, habits)
-    films = [laid(recipe, index, room) for index in range(len(recipe.passes))]
+    films = [laid(recipe, index, room, tables) for index in range(len(recipe.passes))]
     tops: Tops = {}
     steps: list[Step] = []
     clock = 0.0
@@ -113,21 +133,7 @@ def walk(recipe: Recipe, room: Room | None = None, habits: Habits | None = None)
         steps[-1] = replace(steps[-1], wait=Wait(minutes, film.touch, why, stated is not None))
         clock += minutes
     final = {zone: _exposed(open_, clock) for zone, open_ in tops.items()}
-    return Walk(recipe, room, habits, tuple(steps), final)
-
-
-def in_house(recipe: Recipe, habits: Habits) -> Recipe:
-    """The recipe as this house would do it: habits change passes that leave it open."""
-    instead = usual(habits)
-    if not instead:
-        return recipe
-    passes = tuple(
-        replace(one, medium=instead[one.technique], carrier=None)
-        if one.technique in instead and one.medium in (None, "enamel wash", "oil", "enamel")
-        else one
-        for one in recipe.passes
-    )
-    return replace(recipe, passes=passes)
+    return Walk(recipe, room, habits, tuple(steps), final, tables)
 
 
 def attacks(film: Laid, target: Laid, state: State) -> bool:

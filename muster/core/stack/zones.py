@@ -2,6 +2,7 @@
 
 from __future__ import annotations
 
+from collections.abc import Mapping
 from dataclasses import dataclass
 
 from muster.core.recipes.recipe import Kind
@@ -58,14 +59,13 @@ PLACES = ("recesses", "edges")
 """Not zones of their own: a pass there touches a little of every zone."""
 
 
-def zones_of(kind: Kind, named: tuple[str, ...]) -> tuple[str, ...]:
+def zones_of(known: Mapping[str, Zone], named: tuple[str, ...]) -> tuple[str, ...]:
     """The zones that a pass touches: those named; every opaque one in sight where none is."""
-    known = ZONES[kind]
     if not named or all(name in PLACES for name in named):
         return tuple(zone.name for zone in known.values() if not zone.clear and not zone.hidden)
     return tuple(name for name in named if name in known)
 
 
-def unknown_zones(kind: Kind, named: tuple[str, ...]) -> list[str]:
+def unknown_zones(known: Mapping[str, Zone], named: tuple[str, ...]) -> list[str]:
     """Names that a subject of this kind lacks."""
-    return [name for name in named if name not in ZONES[kind] and name not in PLACES]
+    return [name for name in named if name not in known and name not in PLACES]

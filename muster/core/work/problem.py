@@ -8,8 +8,11 @@ from typing import Any
 
 from muster.core.choices import Choices
 from muster.core.facts import Record
+from muster.core.house import USUAL, House
 from muster.core.plan.problem import Problem
 from muster.core.plan.reading import FORMAT, VERSION, problem_from
+from muster.core.stack.spraying import DRY_AIR
+from muster.core.work.air import clocks_of, dry_air
 from muster.core.work.calls import Call, chain_of
 from muster.core.work.tools import TOOLS, UNKNOWN
 from muster.core.work.trays import SPACE
@@ -42,14 +45,19 @@ class Bench:
 
 
 def bench_of(
-    choices: Choices, calls: list[Call], record: Record, now: datetime, keep_running: bool = True
+    choices: Choices,
+    calls: list[Call],
+    record: Record,
+    now: datetime,
+    keep_running: bool = True,
+    house: House = USUAL,
 ) -> Bench:
     """Build the problem. Raises Refused where the choices cannot hold together."""
     now = now.astimezone(UTC).replace(microsecond=0)
     begun = [tick.start for tick in record.ticks.values()]
     start = min([now, *begun])
     origin = datetime.combine(start.astimezone(UTC).date(), time(0), UTC)
-    builder = _Builder(choices, calls, record, now, origin)
+    builder = _Builder(choices, calls, record, now, origin, house)
     raw = builder.build(keep_running)
     return Bench(raw, problem_from(raw), origin)
 
@@ -61,6 +69,7 @@ class _Builder:
     record: Record
     now: datetime
     origin: datetime
+    house: House = USUAL
     running: Call | None = None
     """The call under way, where it has models left."""
     done: dict[str, list[dict[str, Any]]] = field(default_factory=dict)
@@ -82,7 +91,7 @@ class _Builder:
             "now": self.at(self.now),
             "sittings": sittings,
             "conditions": self._conditions(),
-            "clocks": {name: [{"from": 0, "rate": 1.0}] for name in ("water", "cure")},
+            "clocks": clocks_of(self.house, self.origin, self.choices.zone),
             "places": {"rack": self.choices.rack},
             "tools": self._tools(),
             "families": self._families(),
@@ -127,6 +136,8 @@ class _Builder:
                 end = self.choices.local(day, spell.end)
                 if end > start and end > self.now:
                     found.append({"tag": spell.tag, "start": self.at(start), "end": self.at(end)})
+        if DRY_AIR in used:
+            found += dry_air(self.house, self.origin, self.choices.zone)
         return found
 
     def _tools(self) -> dict[str, dict[str, int]]:

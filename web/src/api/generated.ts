@@ -4,6 +4,110 @@
  */
 
 export interface paths {
+    "/api/devices/room": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Sensor
+         * @description A reading of the simulated room sensor; nothing is kept.
+         */
+        get: operations["muster_apps_house_api_sensor"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/dial": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Dial
+         * @description What that air does. No query.
+         */
+        get: operations["muster_apps_house_api_dial"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/house": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * House
+         * @description The house.
+         */
+        get: operations["muster_apps_house_api_house"];
+        put?: never;
+        /**
+         * Change
+         * @description Change it as a whole; every recipe and plan follows.
+         */
+        post: operations["muster_apps_house_api_change"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/house/air": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Air
+         * @description State the air of a day, or usually.
+         */
+        post: operations["muster_apps_house_api_air"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/house/undo": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Undo
+         * @description Take the newest change back.
+         */
+        post: operations["muster_apps_house_api_undo"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/import": {
         parameters: {
             query?: never;
@@ -55,7 +159,7 @@ export interface paths {
         put?: never;
         /**
          * Look
-         * @description Look a draft over. No query.
+         * @description Look a draft over. One query, two more where trials or nested recipes are to be read.
          */
         post: operations["muster_apps_recipes_looking_look"];
         delete?: never;
@@ -412,6 +516,66 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/recipes/file": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Import Recipe
+         * @description Import a recipe with all that it holds: all or nothing.
+         */
+        post: operations["muster_apps_recipes_files_import_recipe"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/recipes/file/preview": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Preview
+         * @description What importing a file would do; nothing is changed.
+         */
+        post: operations["muster_apps_recipes_files_preview"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/recipes/typed": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Read Typed
+         * @description The passes meant by a few letters, as this house would do them; none where unclear.
+         */
+        post: operations["muster_apps_recipes_looking_read_typed"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/recipes/{code}": {
         parameters: {
             query?: never;
@@ -432,6 +596,26 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/recipes/{code}/changes": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Changes
+         * @description The newest version against an older one, pass by pass.
+         */
+        get: operations["muster_apps_recipes_api_changes"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/recipes/{code}/copy": {
         parameters: {
             query?: never;
@@ -446,6 +630,46 @@ export interface paths {
          * @description A recipe of one's own, from another.
          */
         post: operations["muster_apps_recipes_api_copy"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/recipes/{code}/file": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Export
+         * @description The newest version with all that it holds.
+         */
+        get: operations["muster_apps_recipes_files_export"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/recipes/{code}/trials": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Add
+         * @description Record a trial patch.
+         */
+        post: operations["muster_apps_recipes_trials_add"];
         delete?: never;
         options?: never;
         head?: never;
@@ -585,6 +809,45 @@ export interface components {
             recipe: string;
             /** Recipe Version */
             recipe_version: number;
+        };
+        /**
+         * Air
+         * @description The air as stated.
+         */
+        Air: {
+            /**
+             * Celsius
+             * @default 20
+             */
+            celsius: number;
+            /**
+             * Humidity
+             * @default 50
+             */
+            humidity: number;
+        };
+        /**
+         * AirIn
+         * @description The air on a day (none: usually); no air forgets what was said of that day.
+         */
+        AirIn: {
+            air?: components["schemas"]["Air"] | null;
+            /** Day */
+            day?: string | null;
+            /** Seen */
+            seen: number;
+        };
+        /**
+         * AirOn
+         * @description The air on a local day: typed, or read off a sensor.
+         */
+        AirOn: {
+            air: components["schemas"]["Air"];
+            /**
+             * Day
+             * Format: date
+             */
+            day: string;
         };
         /**
          * BenchPip
@@ -759,6 +1022,19 @@ export interface components {
             version: number;
         };
         /**
+         * Contour
+         * @description A line of equal factor of water-borne drying: (°C, %) from cold to warm.
+         */
+        Contour: {
+            /** Factor */
+            factor: number;
+            /** Points */
+            points: [
+                number,
+                number
+            ][];
+        };
+        /**
          * Credentials
          * @description A name and a password.
          */
@@ -767,6 +1043,34 @@ export interface components {
             name: string;
             /** Password */
             password: string;
+        };
+        /**
+         * DialOut
+         * @description What the air does: factors of both clocks, spraying, and lines of equal factor.
+         */
+        DialOut: {
+            /** Contours */
+            contours: components["schemas"]["Contour"][];
+            /** Cure */
+            cure: number;
+            /** Spraying */
+            spraying: string;
+            /** Water */
+            water: number;
+        };
+        /**
+         * DifferenceOut
+         * @description A pass that is new, gone, moved or changed.
+         */
+        DifferenceOut: {
+            /** How */
+            how: string;
+            /** Key */
+            key: string;
+            /** Name */
+            name: string;
+            /** Values */
+            values: components["schemas"]["ValueOut"][];
         };
         /**
          * Drying
@@ -934,6 +1238,94 @@ export interface components {
             unit?: string | null;
         };
         /**
+         * HabitOut
+         * @description A habit: what it is about, and its ways.
+         */
+        HabitOut: {
+            /** About */
+            about: string;
+            /** Name */
+            name: string;
+            /** Ways */
+            ways: components["schemas"]["Way"][];
+        };
+        /**
+         * HabitSet
+         * @description A habit to be set throughout the house.
+         */
+        HabitSet: {
+            /** Name */
+            name: string;
+            /** Way */
+            way: string;
+        };
+        /**
+         * Habits
+         * @description One choice for each disagreement; the defaults are ours.
+         */
+        Habits: {
+            /**
+             * Chipping
+             * @default sponge
+             * @enum {string}
+             */
+            chipping: "sponge" | "brush" | "fluid";
+            /**
+             * Decal Ground
+             * @default gloss
+             * @enum {string}
+             */
+            decal_ground: "gloss" | "fluids" | "glue";
+            /**
+             * Eyes
+             * @default none
+             * @enum {string}
+             */
+            eyes: "none" | "painted";
+            /**
+             * Parts
+             * @default apart
+             * @enum {string}
+             */
+            parts: "apart" | "fixed";
+            /**
+             * Soak
+             * @default 10 s
+             * @enum {string}
+             */
+            soak: "10 s" | "45 s";
+            /**
+             * Soft Plastic
+             * @default dip
+             * @enum {string}
+             */
+            soft_plastic: "dip" | "straight";
+            /**
+             * Undercoat
+             * @default purpose
+             * @enum {string}
+             */
+            undercoat: "purpose" | "none";
+            /**
+             * Varnish
+             * @default between
+             * @enum {string}
+             */
+            varnish: "between" | "end";
+            /**
+             * Wash Ground
+             * @default gloss
+             * @enum {string}
+             */
+            wash_ground: "gloss" | "matt";
+            /**
+             * Weathering
+             * @default solvent
+             * @enum {string}
+             */
+            weathering: "solvent" | "all-acrylic";
+        };
+        /**
          * Head
          * @description The figures of the head sentence.
          */
@@ -958,6 +1350,85 @@ export interface components {
             zone: string;
         };
         /**
+         * House
+         * @description The whole document.
+         */
+        House: {
+            /**
+             * @default {
+             *       "celsius": 20,
+             *       "humidity": 50
+             *     }
+             */
+            air: components["schemas"]["Air"];
+            /**
+             * Days
+             * @default []
+             */
+            days: components["schemas"]["AirOn"][];
+            /**
+             * @default {
+             *       "chipping": "sponge",
+             *       "decal_ground": "gloss",
+             *       "eyes": "none",
+             *       "parts": "apart",
+             *       "soak": "10 s",
+             *       "soft_plastic": "dip",
+             *       "undercoat": "purpose",
+             *       "varnish": "between",
+             *       "wash_ground": "gloss",
+             *       "weathering": "solvent"
+             *     }
+             */
+            habits: components["schemas"]["Habits"];
+            /**
+             * @default {
+             *       "adhesives": [],
+             *       "materials": [],
+             *       "media": [],
+             *       "techniques": [],
+             *       "zones": []
+             *     }
+             */
+            own: components["schemas"]["Own"];
+        };
+        /**
+         * HouseIn
+         * @description The house as it is to be.
+         */
+        HouseIn: {
+            house: components["schemas"]["House"];
+            /**
+             * Label
+             * @default House changed
+             */
+            label: string;
+            /** Seen */
+            seen: number;
+        };
+        /**
+         * HouseOut
+         * @description The house as it stands, what it can be, and the newest change that can be taken back.
+         */
+        HouseOut: {
+            /** Habits */
+            habits: components["schemas"]["HabitOut"][];
+            house: components["schemas"]["House"];
+            known: components["schemas"]["Known"];
+            /** Undo */
+            undo: string;
+            /** Version */
+            version: number;
+        };
+        /**
+         * Imported
+         * @description The recipe as it is called here.
+         */
+        Imported: {
+            /** Code */
+            code: string;
+        };
+        /**
          * Join
          * @description One changeover, shared: the second call goes on with the family that the first has open.
          */
@@ -971,6 +1442,26 @@ export interface components {
             first: string;
             /** Second */
             second: string;
+        };
+        /**
+         * Known
+         * @description What recipes may name.
+         */
+        Known: {
+            /** Adhesives */
+            adhesives: string[];
+            /** Materials */
+            materials: string[];
+            /** Media */
+            media: components["schemas"]["MediumOut"][];
+            /** Techniques */
+            techniques: {
+                [key: string]: number;
+            };
+            /** Zones */
+            zones: {
+                [key: string]: string[];
+            };
         };
         /**
          * LeaveOutCall
@@ -999,19 +1490,18 @@ export interface components {
         };
         /**
          * LookIn
-         * @description A draft, and the room and house that it is to be looked at in.
+         * @description A draft; what is left out of room and habits is as in the user's house.
          */
         LookIn: {
+            /** Celsius */
+            celsius?: number | null;
             /**
-             * Celsius
-             * @default 20
+             * Code
+             * @default
              */
-            celsius: number;
-            /**
-             * Humidity
-             * @default 50
-             */
-            humidity: number;
+            code: string;
+            /** Humidity */
+            humidity?: number | null;
             /**
              * Kind
              * @enum {string}
@@ -1020,17 +1510,18 @@ export interface components {
             /**
              * Material
              * @default polystyrene
-             * @enum {string}
              */
-            material: "polystyrene" | "resin" | "metal" | "print" | "polythene" | "wood" | "board" | "foam" | "plaster";
+            material: string;
             /** Passes */
             passes: components["schemas"]["Pass"][];
             /**
-             * Weathering
-             * @default solvent
+             * Undercoat
+             * @default as it is
              * @enum {string}
              */
-            weathering: "solvent" | "all-acrylic";
+            undercoat: "as it is" | "black" | "grey" | "white" | "oxide" | "brown" | "none";
+            /** Weathering */
+            weathering?: ("solvent" | "all-acrylic") | null;
         };
         /**
          * LookOut
@@ -1055,6 +1546,24 @@ export interface components {
             demo: boolean;
             /** Name */
             name: string | null;
+        };
+        /**
+         * MediumOut
+         * @description A medium's minutes; ``own``: of the user's own.
+         */
+        MediumOut: {
+            /** Cured */
+            cured: number | null;
+            /** Name */
+            name: string;
+            /** Own */
+            own: boolean;
+            /** Recoat */
+            recoat: number;
+            /** Said */
+            said: string;
+            /** Touch */
+            touch: number;
         };
         /**
          * MissedWindow
@@ -1160,6 +1669,108 @@ export interface components {
             why: string;
         };
         /**
+         * Own
+         * @description All rows of a user's own.
+         */
+        Own: {
+            /**
+             * Adhesives
+             * @default []
+             */
+            adhesives: components["schemas"]["OwnAdhesive"][];
+            /**
+             * Materials
+             * @default []
+             */
+            materials: components["schemas"]["OwnMaterial"][];
+            /**
+             * Media
+             * @default []
+             */
+            media: components["schemas"]["OwnMedium"][];
+            /**
+             * Techniques
+             * @default []
+             */
+            techniques: components["schemas"]["OwnTechnique"][];
+            /**
+             * Zones
+             * @default []
+             */
+            zones: components["schemas"]["OwnZone"][];
+        };
+        /**
+         * OwnAdhesive
+         * @description A glue of one's own, and what it holds.
+         */
+        OwnAdhesive: {
+            /** Holds */
+            holds: ("polystyrene" | "resin" | "metal" | "print" | "polythene" | "wood" | "board" | "foam" | "plaster")[];
+            /** Name */
+            name: string;
+        };
+        /**
+         * OwnMaterial
+         * @description A material of one's own that behaves like a default one.
+         */
+        OwnMaterial: {
+            /**
+             * Like
+             * @enum {string}
+             */
+            like: "polystyrene" | "resin" | "metal" | "print" | "polythene" | "wood" | "board" | "foam" | "plaster";
+            /** Name */
+            name: string;
+        };
+        /**
+         * OwnMedium
+         * @description A paint of one's own: like a default, but for the minutes that its label or its user says.
+         */
+        OwnMedium: {
+            /** Cured Min */
+            cured_min?: number | null;
+            /** Like */
+            like: string;
+            /** Name */
+            name: string;
+            /** Recoat Min */
+            recoat_min?: number | null;
+            /** Touch Min */
+            touch_min?: number | null;
+        };
+        /**
+         * OwnTechnique
+         * @description A way of one's own: like a default, with its own minutes and share covered.
+         */
+        OwnTechnique: {
+            /** Cover */
+            cover?: number | null;
+            /** Like */
+            like: string;
+            /** Minutes */
+            minutes?: number | null;
+            /** Name */
+            name: string;
+        };
+        /**
+         * OwnZone
+         * @description A zone of one's own on a kind of subject, and what lies beside it.
+         */
+        OwnZone: {
+            /**
+             * Beside
+             * @default []
+             */
+            beside: string[];
+            /**
+             * Kind
+             * @enum {string}
+             */
+            kind: "figure" | "mounted" | "vehicle" | "gun" | "aircraft" | "building" | "base";
+            /** Name */
+            name: string;
+        };
+        /**
          * Pass
          * @description One pass of a recipe.
          *
@@ -1167,6 +1778,7 @@ export interface components {
          *     ``stand_min`` follow from the stack where they are None; a number is the user's own.
          *     ``carrier``: what it is thinned with, where not with its medium's. ``thick``: times a thin coat.
          *     ``size_mm``: of the single mark of an effect. ``trial``: what a trial patch showed.
+         *     ``holds``: a smaller recipe done here, as its id and version: ``rust@1``.
          */
         Pass: {
             /** Adhesive */
@@ -1203,6 +1815,8 @@ export interface components {
             dry_min?: number | null;
             /** Finish */
             finish?: ("matt" | "satin" | "gloss") | null;
+            /** Holds */
+            holds?: string | null;
             /** Key */
             key: string;
             /** Life Min */
@@ -1436,9 +2050,8 @@ export interface components {
             /**
              * Material
              * @default polystyrene
-             * @enum {string}
              */
-            material: "polystyrene" | "resin" | "metal" | "print" | "polythene" | "wood" | "board" | "foam" | "plaster";
+            material: string;
             /** Name */
             name: string;
             /** Passes */
@@ -1456,6 +2069,8 @@ export interface components {
              * @default []
              */
             follow: string[];
+            /** Material */
+            material?: string | null;
             /** Name */
             name: string;
             /** Passes */
@@ -1471,6 +2086,20 @@ export interface components {
             recipe: components["schemas"]["Recipe"];
             /** Used By */
             used_by: components["schemas"]["UsedBy"][];
+        };
+        /**
+         * RecipePreview
+         * @description What an import would do.
+         */
+        RecipePreview: {
+            /** Errors */
+            errors: string[];
+            /** Held */
+            held: string[];
+            /** Name */
+            name: string;
+            /** Passes */
+            passes: number;
         };
         /**
          * Remedy
@@ -1515,9 +2144,15 @@ export interface components {
         };
         /**
          * RepairOut
-         * @description A repair, and the passes as they are after it.
+         * @description A repair: the passes and the material as they are after it, or a habit to be set; and what it
+         *     adds to the hours of the whole.
          */
         RepairOut: {
+            /** Cost */
+            cost: string;
+            habit?: components["schemas"]["HabitSet"] | null;
+            /** Material */
+            material: string;
             /** Passes */
             passes: components["schemas"]["Pass"][];
             /** Words */
@@ -1530,6 +2165,10 @@ export interface components {
         SeamOut: {
             /** Cautions */
             cautions: string[];
+            /** Inside */
+            inside: string[];
+            /** Instead */
+            instead: string;
             /** Key */
             key: string;
             /** Needed */
@@ -1715,6 +2354,54 @@ export interface components {
             pips: components["schemas"]["Pip"][];
         };
         /**
+         * TrialIn
+         * @description A trial of a pass: where, what it showed, and a note.
+         */
+        TrialIn: {
+            /** Key */
+            key: string;
+            /**
+             * Note
+             * @default
+             */
+            note: string;
+            /**
+             * Verdict
+             * @enum {string}
+             */
+            verdict: "good" | "too strong" | "too weak" | "lifted";
+            /**
+             * Where
+             * @default a hidden place
+             */
+            where: string;
+        };
+        /**
+         * TrialOut
+         * @description The same as it was recorded.
+         */
+        TrialOut: {
+            /** At */
+            at: string;
+            /** Key */
+            key: string;
+            /**
+             * Note
+             * @default
+             */
+            note: string;
+            /**
+             * Verdict
+             * @enum {string}
+             */
+            verdict: "good" | "too strong" | "too weak" | "lifted";
+            /**
+             * Where
+             * @default a hidden place
+             */
+            where: string;
+        };
+        /**
          * Typed
          * @description What a typed line says, and the recipe proposed for it.
          */
@@ -1729,6 +2416,25 @@ export interface components {
             recipe: string | null;
             /** Scale */
             scale: number | null;
+        };
+        /**
+         * TypedIn
+         * @description What was typed, and for what.
+         */
+        TypedIn: {
+            /**
+             * Kind
+             * @enum {string}
+             */
+            kind: "figure" | "mounted" | "vehicle" | "gun" | "aircraft" | "building" | "base";
+            /** Text */
+            text: string;
+            /**
+             * Tier
+             * @default hand
+             * @enum {string}
+             */
+            tier: "table" | "hand" | "close";
         };
         /**
          * TypedUnitIn
@@ -1831,6 +2537,18 @@ export interface components {
             version: number;
         };
         /**
+         * ValueOut
+         * @description A value that differs: what, old and new.
+         */
+        ValueOut: {
+            /** New */
+            new: string;
+            /** Old */
+            old: string;
+            /** What */
+            what: string;
+        };
+        /**
          * View
          * @description Everything the rooms show of a muster, derived in one go.
          */
@@ -1869,6 +2587,18 @@ export interface components {
             version: number;
         };
         /**
+         * Way
+         * @description One side of a disagreement.
+         */
+        Way: {
+            /** Ours */
+            ours: boolean;
+            /** Reason */
+            reason: string;
+            /** Way */
+            way: string;
+        };
+        /**
          * Weekday
          * @description A weekday (0 is Monday) with its usual hours.
          */
@@ -1895,6 +2625,141 @@ export interface components {
 }
 export type $defs = Record<string, never>;
 export interface operations {
+    muster_apps_house_api_sensor: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Air"];
+                };
+            };
+        };
+    };
+    muster_apps_house_api_dial: {
+        parameters: {
+            query: {
+                celsius: number;
+                humidity: number;
+            };
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["DialOut"];
+                };
+            };
+        };
+    };
+    muster_apps_house_api_house: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["HouseOut"];
+                };
+            };
+        };
+    };
+    muster_apps_house_api_change: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["HouseIn"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["HouseOut"];
+                };
+            };
+        };
+    };
+    muster_apps_house_api_air: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["AirIn"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["HouseOut"];
+                };
+            };
+        };
+    };
+    muster_apps_house_api_undo: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["Seen"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["HouseOut"];
+                };
+            };
+        };
+    };
     muster_apps_roll_api_import_muster: {
         parameters: {
             query?: never;
@@ -2405,6 +3270,90 @@ export interface operations {
             };
         };
     };
+    muster_apps_recipes_files_import_recipe: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "multipart/form-data": {
+                    /**
+                     * File
+                     * Format: binary
+                     */
+                    file: string;
+                };
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Imported"];
+                };
+            };
+        };
+    };
+    muster_apps_recipes_files_preview: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "multipart/form-data": {
+                    /**
+                     * File
+                     * Format: binary
+                     */
+                    file: string;
+                };
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["RecipePreview"];
+                };
+            };
+        };
+    };
+    muster_apps_recipes_looking_read_typed: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["TypedIn"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Pass"][];
+                };
+            };
+        };
+    };
     muster_apps_recipes_api_change: {
         parameters: {
             query?: never;
@@ -2431,6 +3380,30 @@ export interface operations {
             };
         };
     };
+    muster_apps_recipes_api_changes: {
+        parameters: {
+            query: {
+                since: number;
+            };
+            header?: never;
+            path: {
+                code: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["DifferenceOut"][];
+                };
+            };
+        };
+    };
     muster_apps_recipes_api_copy: {
         parameters: {
             query?: never;
@@ -2449,6 +3422,52 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["RecipeOut"][];
+                };
+            };
+        };
+    };
+    muster_apps_recipes_files_export: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                code: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+        };
+    };
+    muster_apps_recipes_trials_add: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                code: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["TrialIn"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["TrialOut"][];
                 };
             };
         };

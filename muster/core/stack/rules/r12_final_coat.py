@@ -8,7 +8,6 @@ from muster.core.stack.finding import Finding, Insert, Move, rule
 from muster.core.stack.rules.r11_dulled_pigment import DRY
 from muster.core.stack.said import varnish
 from muster.core.stack.walk import Step, Walk
-from muster.core.stack.zones import ZONES
 
 MATT = varnish("matt", "matt coat", "matt")
 
@@ -27,7 +26,7 @@ def look(walked: Walk) -> Iterator[Finding]:
             continue
         for before in walked.before(step):
             zones = set(before.laid.zones) & set(film.zones)
-            clear = any(ZONES[walked.recipe.kind][zone].clear for zone in zones)
+            clear = any(walked.zones[zone].clear for zone in zones)
             if zones and before.laid.lays and (clear or _shines(before)):
                 words = (
                     f"matt '{film.name}' lies over '{before.laid.name}', which is to shine: mask "
@@ -59,14 +58,12 @@ def _bare(walked: Walk) -> Iterator[Finding]:
         return
     open_ = []
     for zone, stack in walked.final.items():
-        if ZONES[walked.recipe.kind][zone].clear:
+        if walked.zones[zone].clear:
             continue
         if not any(met.layer.seals for met in stack):
             open_.append(zone)
     if open_:
-        every = len(open_) == len(
-            [z for z in walked.final if not ZONES[walked.recipe.kind][z].clear]
-        )
+        every = len(open_) == len([z for z in walked.final if not walked.zones[z].clear])
         where = "the model" if every else ", ".join(sorted(open_))
         words = f"nothing seals {where} at the end: paint wears off where it is handled"
         last: str | None = None

@@ -6,13 +6,13 @@ from collections.abc import Iterator
 
 from muster.core.stack.finding import Finding, Move, rule
 from muster.core.stack.walk import Walk
-from muster.core.stack.zones import PLACES, ZONES
+from muster.core.stack.zones import PLACES
 
 
 @rule(17, "stray dry-brush", "a dry-brush strays on a finished zone that no later pass corrects")
 def look(walked: Walk) -> Iterator[Finding]:
     """Only where both zones are named: a pass over the whole model strays nowhere."""
-    zones = ZONES[walked.recipe.kind]
+    zones = walked.zones
     for step in walked.steps:
         film = step.laid
         named = [zone for zone in film.one.zones if zone not in PLACES]

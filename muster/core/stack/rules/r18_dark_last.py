@@ -7,7 +7,7 @@ from collections.abc import Iterator
 from muster.core.stack.finding import Finding, Move, rule
 from muster.core.stack.sight import lightness
 from muster.core.stack.walk import Walk
-from muster.core.stack.zones import PLACES, ZONES
+from muster.core.stack.zones import PLACES
 
 APART = 35.0
 """L* between the two, from which a slip costs coats to hide. Common practice."""
@@ -16,7 +16,7 @@ APART = 35.0
 @rule(18, "dark last", "a light colour is brushed beside a zone that a darker one follows")
 def look(walked: Walk) -> Iterator[Finding]:
     """Said once for a recipe: cover the hard to hide first, black near the end."""
-    zones = ZONES[walked.recipe.kind]
+    zones = walked.zones
     brushed = [
         one
         for one in walked.steps

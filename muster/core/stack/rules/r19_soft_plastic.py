@@ -22,7 +22,7 @@ DIP = Pass(
 @rule(19, "soft plastic", "polythene is painted without a flexible ground")
 def look(walked: Walk) -> Iterator[Finding]:
     """Silent where the house paints it straight."""
-    if walked.recipe.material != "polythene" or walked.habits.soft_plastic == "straight":
+    if walked.material != "polythene" or walked.habits.soft_plastic == "straight":
         return
     first = next((one for one in walked.steps if one.laid.lays), None)
     if first is None or first.laid.technique.name == "dip":

@@ -4,37 +4,21 @@ from __future__ import annotations
 
 from collections.abc import Iterator
 
-from muster.core.recipes.recipe import Material
 from muster.core.stack.finding import Change, Finding, rule
 from muster.core.stack.walk import Walk
-
-HOLDS: dict[Material, tuple[str, ...]] = {
-    "polystyrene": ("solvent cement", "superglue", "epoxy"),
-    "resin": ("superglue", "epoxy"),
-    "metal": ("superglue", "epoxy"),
-    "print": ("superglue", "epoxy"),
-    "polythene": ("pins", "epoxy"),
-    "wood": ("white glue", "superglue", "epoxy"),
-    "board": ("white glue", "superglue"),
-    "foam": ("white glue", "foam glue"),
-    "plaster": ("white glue", "superglue", "epoxy"),
-}
-"""What holds, the usual first. Common practice; the label says for what a glue is made."""
 
 
 @rule(20, "wrong glue", "the adhesive does not hold the material")
 def look(walked: Walk) -> Iterator[Finding]:
     """Only where an adhesive is named, and it is one that we know."""
-    known = {glue for glues in HOLDS.values() for glue in glues}
-    right = HOLDS[walked.recipe.material]
-    eats = {"superglue", "solvent cement"} if walked.recipe.material == "foam" else set()
+    known = {glue for glues in walked.tables.holds.values() for glue in glues}
+    right = walked.tables.holds[walked.material]
+    eats = {"superglue", "solvent cement"} if walked.material == "foam" else set()
     for step in walked.steps:
         glue = step.laid.one.adhesive
         if glue is None or glue not in known or glue in right or glue in eats:
             continue
-        words = (
-            f"{glue} of '{step.laid.name}' does not hold {walked.recipe.material}: use {right[0]}"
-        )
+        words = f"{glue} of '{step.laid.name}' does not hold {walked.material}: use {right[0]}"
         yield Finding(
             "wrong glue",
             "error",

@@ -6,6 +6,7 @@ from collections.abc import Iterator
 
 from muster.core.stack.finding import Finding, rule
 from muster.core.stack.room import may_spray
+from muster.core.stack.spraying import fogs
 from muster.core.stack.walk import Walk
 
 
@@ -17,13 +18,8 @@ def look(walked: Walk) -> Iterator[Finding]:
         return
     for step in walked.steps:
         film = step.laid
-        tender = film.technique.name == "spray can" or (
-            film.medium is not None
-            and (film.medium.seals or film.medium.name in ("primer", "can"))
-            and film.technique.name in ("spray", "varnish", "seal")
-        )
         hot = walked.room.celsius > 25 and walked.room.humidity <= 65
-        if tender:
+        if fogs(film):
             what = "dries before it lands" if hot else "fogs or turns grainy"
             words = (
                 f"'{film.name}' sprayed at {walked.room.celsius:g} °C and {walked.room.humidity:g} "

@@ -21,7 +21,7 @@ WASH = Pass(
 @rule(29, "release agent", "bare resin or moulded plastic is not washed before the undercoat")
 def look(walked: Walk) -> Iterator[Finding]:
     """Said once for a kit; moulds leave release on resin and soft plastic above all."""
-    if walked.recipe.material not in ("resin", "polythene"):
+    if walked.material not in ("resin", "polythene"):
         return
     first = next((one for one in walked.steps if one.laid.lays), None)
     if first is None:
@@ -29,7 +29,7 @@ def look(walked: Walk) -> Iterator[Finding]:
     before = walked.before(first)
     if any(one.laid.technique.name == "wash parts" or "wash" in one.laid.name for one in before):
         return
-    words = f"mould release on {walked.recipe.material} keeps '{first.laid.name}' from sticking"
+    words = f"mould release on {walked.material} keeps '{first.laid.name}' from sticking"
     start = walked.steps[0].laid.one.key
     yield Finding(
         "release agent",

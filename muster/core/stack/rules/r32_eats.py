@@ -22,7 +22,7 @@ SKIN = Pass(
 @rule(32, "eats the ground", "solvent spray, cement or accelerator meets bare foam")
 def look(walked: Walk) -> Iterator[Finding]:
     """Foam is bare until a water-borne film covers it whole."""
-    if walked.recipe.material != "foam":
+    if walked.material != "foam":
         return
     covered = False
     for step in walked.steps:

@@ -8,7 +8,7 @@ from dataclasses import replace
 from muster.core.recipes.recipe import Kind
 from muster.core.stack.finding import Change, Finding, Insert, Repair, rule
 from muster.core.stack.walk import Walk
-from muster.core.stack.zones import PLACES, ZONES
+from muster.core.stack.zones import PLACES
 
 MAIN: dict[Kind, tuple[str, ...]] = {
     "figure": ("skin", "cloth"), "mounted": ("skin", "cloth", "mount"),
@@ -21,7 +21,7 @@ MAIN: dict[Kind, tuple[str, ...]] = {
 @rule(34, "missed zone", "a visible zone stays in undercoat, or an effect skips a sister zone")
 def look(walked: Walk) -> Iterator[Finding]:
     """Only in recipes that name zones: one that works the whole model misses none."""
-    zones = ZONES[walked.recipe.kind]
+    zones = walked.zones
     named = [one for one in walked.steps if any(z not in PLACES for z in one.laid.one.zones)]
     if not named:
         return
@@ -61,7 +61,7 @@ def _sisters(walked: Walk) -> Iterator[Finding]:
             if len(here) != 1:
                 continue
             other = pair[1 - pair.index(here[0])]
-            if other not in ZONES[walked.recipe.kind]:
+            if other not in walked.zones:
                 continue
             painted = any(other in o.laid.zones and o.laid.technique.hides for o in walked.steps)
             done = any(

@@ -6,7 +6,6 @@ from collections.abc import Iterator
 
 from muster.core.stack.finding import Change, Finding, Repair, rule
 from muster.core.stack.walk import Walk
-from muster.core.stack.zones import ZONES
 
 FROSTS = ("superglue", "solvent cement", "accelerator")
 
@@ -14,7 +13,7 @@ FROSTS = ("superglue", "solvent cement", "accelerator")
 @rule(35, "frosted glass", "superglue, cement or lacquer comes near clear parts")
 def look(walked: Walk) -> Iterator[Finding]:
     """Passes that name a clear zone; masking it is no harm."""
-    zones = ZONES[walked.recipe.kind]
+    zones = walked.zones
     for step in walked.steps:
         film = step.laid
         if not any(zone in zones and zones[zone].clear for zone in film.one.zones):

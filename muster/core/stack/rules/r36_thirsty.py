@@ -13,7 +13,7 @@ from muster.core.stack.walk import Walk
 @rule(36, "thirsty", "bare wood, board or plaster is not sealed before a wash")
 def look(walked: Walk) -> Iterator[Finding]:
     """Said once; any film that covers it whole is seal enough."""
-    if walked.recipe.material not in ("wood", "board", "plaster"):
+    if walked.material not in ("wood", "board", "plaster"):
         return
     for step in walked.steps:
         film = step.laid
@@ -26,7 +26,7 @@ def look(walked: Walk) -> Iterator[Finding]:
                 if not any(one.layer.cover >= 0.9 for one in met)
             ]
             if bare:
-                words = f"bare {walked.recipe.material} drinks '{film.name}' in blotches: seal it"
+                words = f"bare {walked.material} drinks '{film.name}' in blotches: seal it"
                 yield Finding(
                     "thirsty",
                     "note",

@@ -1,0 +1,7 @@
+"""The house as a Django app."""
+
+from django.apps import AppConfig
+
+
+class HouseConfig(AppConfig):
+    name = "muster.apps.house"

@@ -1,0 +1,74 @@
+"""Trial patches: recorded at a pass, told where a recipe is looked at."""
+
+from __future__ import annotations
+
+from dataclasses import replace
+from typing import Annotated, Literal
+
+from django.contrib.auth.models import User
+from django.http import Http404, HttpRequest
+from ninja import Router, Schema
+from pydantic import Field
+
+from muster.apps import clock
+from muster.apps.recipes.models import Recipe, Trial
+from muster.core.plan.fields import Refused
+from muster.core.recipes.recipe import Pass
+
+router = Router()
+MOST = 500
+"""Kept of one recipe."""
+
+
+class TrialIn(Schema):
+    """A trial of a pass: where, what it showed, and a note."""
+
+    key: Annotated[str, Field(max_length=24)]
+    where: Annotated[str, Field(min_length=1, max_length=60)] = "a hidden place"
+    verdict: Literal["good", "too strong", "too weak", "lifted"]
+    note: Annotated[str, Field(max_length=300)] = ""
+
+
+class TrialOut(TrialIn):
+    """The same as it was recorded."""
+
+    at: str
+
+
+@router.post("/recipes/{code}/trials", response=list[TrialOut])
+def add(request: HttpRequest, code: str, payload: TrialIn) -> list[TrialOut]:
+    """Record a trial patch."""
+    recipe = Recipe.objects.filter(owner=request.user, code=code).first()
+    if recipe is None:
+        raise Http404
+    if recipe.trials.count() >= MOST:
+        raise Refused(f"{MOST} trials of one recipe are kept: copy the recipe to go on")
+    recipe.trials.create(
+        pass_key=payload.key, where=payload.where, verdict=payload.verdict, note=payload.note,
+        at=clock.now(),
+    )  # fmt: skip
+    return trials_of(request.user, code)
+
+
+def trials_of(user: User, code: str) -> list[TrialOut]:
+    """The trials of a recipe, the newest first. One query."""
+    return [
+        TrialOut(
+            key=row.pass_key, where=row.where, verdict=row.verdict, note=row.note,
+            at=row.at.isoformat(),
+        )
+        for row in Trial.objects.filter(recipe__owner=user, recipe__code=code).order_by("-at")
+    ]  # fmt: skip
+
+
+def tried(passes: tuple[Pass, ...], trials: list[TrialOut]) -> tuple[Pass, ...]:
+    """Passes with what their newest trial showed, where it showed that they go."""
+    newest: dict[str, TrialOut] = {}
+    for one in trials:
+        newest.setdefault(one.key, one)
+    return tuple(
+        replace(one, trial=f"good, {newest[one.key].where}")
+        if one.key in newest and newest[one.key].verdict == "good"
+        else one
+        for one in passes
+    )

@@ -1,0 +1,54 @@
+"""What the open JSON formats share: schema, writing, reading with every complaint."""
+
+from __future__ import annotations
+
+import json
+from typing import Any, TypeVar
+
+from pydantic import TypeAdapter, ValidationError
+
+from muster.core.plan.fields import Refused
+
+MOST_COMPLAINTS = 20
+T = TypeVar("T")
+
+
+def schema_of(adapter: TypeAdapter[Any], title: str) -> dict[str, Any]:
+    """The published JSON Schema of a format."""
+    head = {"$schema": "https://json-schema.org/draft/2020-12/schema", "title": title}
+    return {**head, **adapter.json_schema()}
+
+
+def written(adapter: TypeAdapter[T], document: T) -> str:
+    """A document's text; the same document always gives the same text."""
+    raw = adapter.dump_python(document, mode="json")
+    return json.dumps(raw, indent=1, ensure_ascii=False) + "\n"
+
+
+def parsed(text: str | bytes, most_bytes: int, what: str) -> Any:
+    """The JSON of a file. Raises Refused for one that is too large, or none."""
+    if len(text) > most_bytes:
+        size = (
+            f"{most_bytes / 1_000_000:g} MB"
+            if most_bytes >= 1_000_000
+            else (f"{most_bytes // 1000} kB")
+        )
+        raise Refused(f"the file is larger than {size}: it is no {what}")
+    try:
+        return json.loads(text)
+    except (ValueError, RecursionError) as error:
+        raise Refused(f"this is not JSON: {error}") from error
+
+
+def validated(adapter: TypeAdapter[T], raw: Any) -> T:
+    """The document. Raises Refused with what, where and why, at most twenty complaints."""
+    try:
+        return adapter.validate_python(raw, strict=False)
+    except ValidationError as error:
+        raise Refused(*(in_words(one) for one in error.errors()[:MOST_COMPLAINTS])) from error
+
+
+def in_words(error: Any) -> str:
+    """One complaint of pydantic's as where and what."""
+    place = " → ".join(str(part) for part in error["loc"]) or "the file"
+    return f"{place}: {error['msg'].lower()}"

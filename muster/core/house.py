@@ -1,0 +1,83 @@
+"""The house: whose habits, which room on which day, which rows of one's own. One frozen document.
+
+It belongs to a user, not to a muster: every recipe and every plan of his is looked at in it.
+"""
+
+from __future__ import annotations
+
+from dataclasses import replace
+from datetime import date
+from typing import Annotated
+
+from pydantic import Field, TypeAdapter
+from pydantic.dataclasses import dataclass
+
+from muster.core.recipes.recipe import STRICT
+from muster.core.stack.habits import Habits
+from muster.core.stack.room import Room
+from muster.core.stack.tables import Own, Tables, tables_of
+
+MOST_DAYS = 400
+"""Of readings kept: the oldest go first."""
+
+Celsius = Annotated[float, Field(ge=-20, le=50)]
+Percent = Annotated[float, Field(ge=0, le=100)]
+
+
+@dataclass(frozen=True, config=STRICT)
+class Air:
+    """The air as stated."""
+
+    celsius: Celsius = 20
+    humidity: Percent = 50
+
+    @property
+    def room(self) -> Room:
+        """The same as the stack knows it."""
+        return Room(self.celsius, self.humidity)
+
+
+@dataclass(frozen=True, config=STRICT)
+class AirOn:
+    """The air on a local day: typed, or read off a sensor."""
+
+    day: date
+    air: Air
+
+
+@dataclass(frozen=True, config=STRICT)
+class House:
+    """The whole document."""
+
+    habits: Habits = Habits()
+    air: Air = Air()
+    """On days of which nothing else is said."""
+    days: Annotated[tuple[AirOn, ...], Field(max_length=MOST_DAYS)] = ()
+    own: Own = Own()
+
+    def room(self) -> Room:
+        """The usual room."""
+        return self.air.room
+
+    def room_on(self, day: date) -> Room:
+        """The room on that day."""
+        return next((one.air.room for one in self.days if one.day == day), self.air.room)
+
+    def tables(self) -> Tables:
+        """The rows known in this house. Raises Refused where the user's own cannot hold."""
+        return tables_of(self.own)
+
+    def with_air(self, day: date | None, air: Air | None) -> House:
+        """The house with another air on a day (None: usually); no air forgets what was said."""
+        if day is None:
+            return replace(self, air=air or Air())
+        kept = [one for one in self.days if one.day != day]
+        if air is not None:
+            kept.append(AirOn(day, air))
+        return replace(self, days=tuple(sorted(kept, key=lambda one: one.day)[-MOST_DAYS:]))
+
+
+USUAL = House()
+"""Of one who has said nothing."""
+
+HOUSE: TypeAdapter[House] = TypeAdapter(House)

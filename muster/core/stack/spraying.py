@@ -1,0 +1,19 @@
+"""What must not be sprayed in damp or cold air."""
+
+from __future__ import annotations
+
+from muster.core.stack.layer import Laid
+
+DRY_AIR = "dry air"
+"""The condition of the plan that holds on days when the room allows spraying."""
+
+
+def fogs(film: Laid) -> bool:
+    """Whether it is varnish, primer or a can, sprayed. By brush none of them fogs."""
+    if film.technique.name == "spray can":
+        return True
+    tender = film.medium is not None and (
+        film.medium.seals or film.medium.name in ("primer", "can")
+    )
+    by_brush = film.one.tool in ("brush", "wide brush")
+    return tender and not by_brush and film.technique.name in ("spray", "varnish", "seal")

@@ -1,0 +1,166 @@
+"""The rows that a walk reads: our defaults, and a user's own that shadow them by name.
+
+The defaults are common practice with no source and are never overwritten: taking an own row out
+brings the default back.
+"""
+
+from __future__ import annotations
+
+from collections.abc import Mapping
+from dataclasses import dataclass as plain
+from dataclasses import replace
+from functools import lru_cache
+from typing import Annotated, Any
+
+from pydantic import Field
+from pydantic.dataclasses import dataclass
+
+from muster.core.plan.fields import Refused
+from muster.core.recipes.recipe import STRICT, Kind, Material, Name
+from muster.core.stack.adhesives import HOLDS
+from muster.core.stack.media import MEDIA, Medium
+from muster.core.stack.techniques import TECHNIQUES, Technique
+from muster.core.stack.zones import ZONES, Zone
+
+Wait = Annotated[float, Field(ge=0, le=100_000)]
+
+
+@dataclass(frozen=True, config=STRICT)
+class OwnMedium:
+    """A paint of one's own: like a default, but for the minutes that its label or its user says."""
+
+    name: Name
+    like: Name
+    touch_min: Wait | None = None
+    recoat_min: Wait | None = None
+    cured_min: Wait | None = None
+
+
+@dataclass(frozen=True, config=STRICT)
+class OwnTechnique:
+    """A way of one's own: like a default, with its own minutes and share covered."""
+
+    name: Name
+    like: Name
+    minutes: Annotated[float, Field(ge=0.1, le=6000)] | None = None
+    cover: Annotated[float, Field(gt=0, le=1)] | None = None
+
+
+@dataclass(frozen=True, config=STRICT)
+class OwnZone:
+    """A zone of one's own on a kind of subject, and what lies beside it."""
+
+    kind: Kind
+    name: Name
+    beside: tuple[Name, ...] = ()
+
+
+@dataclass(frozen=True, config=STRICT)
+class OwnMaterial:
+    """A material of one's own that behaves like a default one."""
+
+    name: Name
+    like: Material
+
+
+@dataclass(frozen=True, config=STRICT)
+class OwnAdhesive:
+    """A glue of one's own, and what it holds."""
+
+    name: Name
+    holds: tuple[Material, ...]
+
+
+@dataclass(frozen=True, config=STRICT)
+class Own:
+    """All rows of a user's own."""
+
+    media: Annotated[tuple[OwnMedium, ...], Field(max_length=100)] = ()
+    techniques: Annotated[tuple[OwnTechnique, ...], Field(max_length=100)] = ()
+    zones: Annotated[tuple[OwnZone, ...], Field(max_length=100)] = ()
+    materials: Annotated[tuple[OwnMaterial, ...], Field(max_length=50)] = ()
+    adhesives: Annotated[tuple[OwnAdhesive, ...], Field(max_length=50)] = ()
+
+
+@plain(frozen=True)
+class Tables:
+    """By name: what is known in this house."""
+
+    media: Mapping[str, Medium]
+    techniques: Mapping[str, Technique]
+    zones: Mapping[Kind, Mapping[str, Zone]]
+    materials: Mapping[str, Material]
+    holds: Mapping[Material, tuple[str, ...]]
+
+
+DEFAULTS = Tables(MEDIA, TECHNIQUES, ZONES, {name: name for name in HOLDS}, HOLDS)
+"""Common practice."""
+
+
+@lru_cache(maxsize=64)
+def tables_of(own: Own) -> Tables:
+    """The defaults with a user's own rows over them. Raises Refused for a row like none known."""
+    complaints = complaints_of(own)
+    if complaints:
+        raise Refused(*complaints)
+    media, techniques = dict(MEDIA), dict(TECHNIQUES)
+    zones = {kind: dict(rows) for kind, rows in ZONES.items()}
+    materials: dict[str, Material] = dict(DEFAULTS.materials)
+    holds = dict(HOLDS)
+    for one in own.media:
+        # It keeps the name of what it is like, since rules know media by name.
+        times = {"touch": one.touch_min, "recoat": one.recoat_min, "cured": one.cured_min}
+        stated: dict[str, Any] = {key: value for key, value in times.items() if value is not None}
+        media[one.name] = replace(MEDIA[one.like], said=one.name, **stated)
+    for way in own.techniques:
+        like = TECHNIQUES[way.like]
+        techniques[way.name] = replace(
+            like, name=way.like, minutes=way.minutes or like.minutes, cover=way.cover or like.cover
+        )
+    for zone in own.zones:
+        rows = zones[zone.kind]
+        rows[zone.name] = Zone(zone.name, frozenset(zone.beside))
+        for name in zone.beside:
+            rows[name] = replace(rows[name], beside=rows[name].beside | {zone.name})
+    for material in own.materials:
+        materials[material.name] = material.like
+    for glue in own.adhesives:
+        for held in glue.holds:
+            if glue.name not in holds[held]:
+                holds[held] = (*holds[held], glue.name)
+    return Tables(media, techniques, zones, materials, holds)
+
+
+def complaints_of(own: Own) -> list[str]:
+    """What of a user's rows cannot hold, each with how to mend it."""
+    found = []
+    for medium in own.media:
+        like = MEDIA.get(medium.like)
+        if like is None:
+            found.append(f"medium '{medium.name}': like '{medium.like}': use {', '.join(MEDIA)}")
+            continue
+        touch, recoat, cured = (
+            (own_min if own_min is not None else usual)
+            for own_min, usual in (
+                (medium.touch_min, like.touch),
+                (medium.recoat_min, like.recoat),
+                (medium.cured_min, like.cured),
+            )
+        )
+        if not touch <= recoat <= cured:
+            found.append(
+                f"medium '{medium.name}': dry to touch {touch:g}, recoat {recoat:g}, cured "
+                f"{cured:g} min: each is at least the one before it"
+            )
+    for way in own.techniques:
+        if way.like not in TECHNIQUES:
+            ways = ", ".join(TECHNIQUES)
+            found.append(f"technique '{way.name}': like '{way.like}': use {ways}")
+    for zone in own.zones:
+        known = {*ZONES[zone.kind], *(one.name for one in own.zones if one.kind == zone.kind)}
+        for name in zone.beside:
+            if name not in known or name == zone.name:
+                found.append(
+                    f"zone '{zone.name}': beside '{name}': a {zone.kind} has {', '.join(known)}"
+                )
+    return found

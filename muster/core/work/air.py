@@ -1,0 +1,59 @@
+"""The room by day as the plan knows it: rates of its clocks, and when the air allows spraying."""
+
+from __future__ import annotations
+
+from datetime import date, datetime, time, timedelta
+from typing import Any
+from zoneinfo import ZoneInfo
+
+from muster.core.house import House
+from muster.core.stack.media import Clock
+from muster.core.stack.room import factor, may_spray
+from muster.core.stack.spraying import DRY_AIR
+
+CLOCKS: tuple[Clock, ...] = ("water", "cure")
+FAR = timedelta(days=3650)
+
+
+def clocks_of(house: House, origin: datetime, zone: str) -> dict[str, list[dict[str, Any]]]:
+    """By clock, its rate (1 / factor, three decimals) from each second at which it changes."""
+    found: dict[str, list[dict[str, Any]]] = {}
+    for clock in CLOCKS:
+        rates: list[dict[str, Any]] = []
+        for start, day in _days(house, origin, zone):
+            room = house.room() if day is None else house.room_on(day)
+            rate = max(0.001, round(1 / factor(clock, room), 3))
+            if not rates or rates[-1]["rate"] != rate:
+                rates.append({"from": start, "rate": rate})
+        found[clock] = rates
+    return found
+
+
+def dry_air(house: House, origin: datetime, zone: str) -> list[dict[str, Any]]:
+    """Stretches of days on which varnish, primer and cans may be sprayed."""
+    found: list[dict[str, Any]] = []
+    days = _days(house, origin, zone)
+    for index, (start, day) in enumerate(days):
+        room = house.room() if day is None else house.room_on(day)
+        if may_spray(room) == "refuse":
+            continue
+        end = days[index + 1][0] if index + 1 < len(days) else int(FAR.total_seconds())
+        if found and found[-1]["end"] == start:
+            found[-1]["end"] = end
+        else:
+            found.append({"tag": DRY_AIR, "start": start, "end": end})
+    return found
+
+
+def _days(house: House, origin: datetime, zone: str) -> list[tuple[int, date | None]]:
+    """Seconds at which a day with an air of its own begins or ends, from 0 on."""
+    local = ZoneInfo(zone)
+    marks: dict[int, date | None] = {0: None}
+    for one in house.days:
+        start = datetime.combine(one.day, time(0), local)
+        end = datetime.combine(one.day + timedelta(days=1), time(0), local)
+        if end <= origin:
+            continue
+        marks[max(0, int((start - origin).total_seconds()))] = one.day
+        marks.setdefault(int((end - origin).total_seconds()), None)
+    return sorted(marks.items(), key=lambda mark: mark[0])
