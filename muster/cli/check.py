@@ -11,8 +11,11 @@ from typing import Any
 
 from muster.core.formats.recipe import read
 from muster.core.plan.fields import Refused
+from muster.core.recipes.recipe import Recipe
 from muster.core.stack.cautions import FIRST
 from muster.core.stack.check import Report, check
+from muster.core.stack.cost import cost_of
+from muster.core.stack.finding import Repair
 from muster.core.stack.habits import Habits, habits_from
 from muster.core.stack.room import Room
 from muster.core.stack.said import time
@@ -30,7 +33,8 @@ def main(arguments: list[str] | None = None) -> int:
     parser.add_argument("--json", action="store_true", help="the report as JSON")
     given = parser.parse_args(arguments)
     try:
-        report = check(read(given.recipe.read_bytes()), _room(given.room), _habits(given.habit))
+        recipe = read(given.recipe.read_bytes())
+        report = check(recipe, _room(given.room), _habits(given.habit))
     except OSError as error:
         print(f"{given.recipe}: {error.strerror}: name a file that can be read", file=sys.stderr)
         return REFUSED
@@ -38,7 +42,10 @@ def main(arguments: list[str] | None = None) -> int:
         for complaint in refusal.complaints:
             print(f"{given.recipe}: {complaint}", file=sys.stderr)
         return REFUSED
-    print(json.dumps(as_json(report), indent=1, ensure_ascii=False) if given.json else said(report))
+    if given.json:
+        print(json.dumps(as_json(report, recipe), indent=1, ensure_ascii=False))
+    else:
+        print(said(report, recipe))
     return FINDINGS if report.findings else NONE
 
 
@@ -57,7 +64,7 @@ def _habits(words: list[str]) -> Habits:
         raise Refused(f"--habit: {error}") from error
 
 
-def as_json(report: Report) -> dict[str, Any]:
+def as_json(report: Report, given: Recipe) -> dict[str, Any]:
     """The report as plain values."""
     steps = [
         {
@@ -70,7 +77,8 @@ def as_json(report: Report) -> dict[str, Any]:
     findings = [
         {
             "code": one.code, "severity": one.severity, "pass": one.key, "words": one.words,
-            "repairs": [{"do": type(repair).__name__.lower(), "words": repair.words}
+            "repairs": [{"do": type(repair).__name__.lower(), "words": repair.words,
+                         "cost": cost_of(report.walked, repair, given)}
                         for repair in one.repairs],
         }
         for one in report.findings
@@ -83,14 +91,15 @@ def as_json(report: Report) -> dict[str, Any]:
     }  # fmt: skip
 
 
-def said(report: Report) -> str:
+def said(report: Report, given: Recipe) -> str:
     """The report as text: passes from the bare material up, what is said at each seam."""
     room = report.walked.room
     lines = [f"{report.walked.recipe.name}, at {room.celsius:g} °C and {room.humidity:g} %", ""]
     by_key: dict[str, list[str]] = {}
     for one in report.findings:
         words = [f"    {one.severity} ({one.code}): {one.words}"]
-        words += [f"        can be mended: {repair.words}" for repair in one.repairs]
+        words += [f"        can be mended: {_with_cost(report, repair, given)}"
+                  for repair in one.repairs]  # fmt: skip
         by_key.setdefault(one.key, []).extend(words)
     for caution in report.cautions:
         by_key.setdefault(caution.key, []).append(f"    caution: {caution.words}")
@@ -107,6 +116,11 @@ def said(report: Report) -> str:
     if not report.findings:
         lines += ["", "Nothing found."]
     return "\n".join(lines)
+
+
+def _with_cost(report: Report, repair: Repair, given: Recipe) -> str:
+    cost = cost_of(report.walked, repair, given)
+    return f"{repair.words}, {cost}" if cost else repair.words
 
 
 if __name__ == "__main__":

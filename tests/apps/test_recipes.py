@@ -124,7 +124,7 @@ def test_a_nested_recipe_is_planned_and_keeps_its_version(
     one = recipe(ada, "gun-crew")
     unit = next(row for row in muster["roll"] if row["unit"]["recipe"] == "gun-crew")
     inner = recipe(ada, "dust")
-    follow = {"follow": [f"{muster['id']}:{unit["unit"]["id"]}"]}
+    follow = {"follow": [f"{muster['id']}:{unit['unit']['id']}"]}
     ground = [{**each, "zones": []} for each in inner["passes"]]
     assert keep(ada, inner, ground).status_code == 200
     kept = keep(ada, one, [*one["passes"], held("dust@2", "dust")], **follow)

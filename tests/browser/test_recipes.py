@@ -2,9 +2,14 @@
 
 from __future__ import annotations
 
+import json
+from pathlib import Path
+
 import pytest
 from selenium.webdriver.common.by import By
+from selenium.webdriver.support.ui import Select
 
+from muster.apps.plan.models import PlanRun
 from muster.apps.roll.models import Muster
 from muster.apps.roll.reading import choices_of
 from tests.browser.conftest import Browser
@@ -44,13 +49,96 @@ def test_a_damp_room_waits_longer_and_an_all_acrylic_house_shorter(
         return float(browser.find("//b[contains(., ' h')][../self::p]").text.split()[0])
 
     usual = hours()
+    browser.find("//summary[contains(., 'What if')]").click()
     browser.find("//label[contains(., 'all')]/input[@type='checkbox']").click()
     browser.until(lambda: hours() < usual / 2)
     acrylic = hours()
-    damp = browser.find("//label[contains(., '% damp')]/input")
-    damp.send_keys("\ue014" * 6)
+    browser.find("//*[@role='slider']").send_keys("\ue008" + "\ue013" * 6)
     browser.find("//*[contains(., 'fogs or turns grainy')]")
     browser.until(lambda: hours() > acrylic)
+
+
+def test_a_pass_is_added_by_typing_a_few_letters_and_taken_back(
+    browser: Browser, held: Clock
+) -> None:
+    sign_up(browser)
+    open_recipe(browser, "Vehicle by panel modulation")
+    passes = len(browser.driver.find_elements(By.XPATH, "//button[starts-with(., 'Change')]"))
+    browser.commit("//input[contains(@placeholder, 'pinw')]", "sponge 2 Silt, running gear")
+
+    def now() -> int:
+        return len(browser.driver.find_elements(By.XPATH, "//button[starts-with(., 'Change')]"))
+
+    browser.until(lambda: now() == passes + 1)
+    browser.find("//button[@role='tab'][contains(., 'running gear')]").click()
+    browser.find("//button[@aria-label='Change sponge']")
+    browser.press("Take back")
+    browser.until(lambda: "Change sponge" not in browser.driver.page_source)
+
+
+def test_a_recipe_holds_a_smaller_one_and_a_unit_follows_when_told(
+    browser: Browser, held: Clock
+) -> None:
+    sign_up(browser)
+    open_recipe(browser, "Gun and crew")
+    Select(browser.find("//label[contains(., 'recipe to hold')]/select")).select_by_visible_text(
+        "Ground"
+    )
+    browser.find("//p[contains(., 'no zone')]|//p[contains(., 'holds ')]")
+    browser.press("Keep as version 2")
+    browser.find("//*[@role='alertdialog']//input[@type='checkbox']").click()
+    browser.press("Keep it")
+    browser.find("//section[contains(., 'keeps version 1')]//li[contains(., 'new')]")
+    browser.press("Follow version 2")
+    browser.until(lambda: "keeps version 1" not in browser.text())
+    assert {unit.recipe_version for unit in choices_of(Muster.objects.get()).units} == {1, 2}
+
+
+def test_a_trial_patch_that_went_well_quiets_the_note(browser: Browser, held: Clock) -> None:
+    sign_up(browser)
+    open_recipe(browser, "Infantry over light from above")
+    browser.find("//button[@aria-label='Change thin cloth']").click()
+    browser.press("Take this pass out")
+    browser.commit("//input[contains(@placeholder, 'pinw')]", "glaze 1 Reed green, cloth")
+    browser.find("//p[contains(., 'cannot be undone')]")
+    browser.find("//button[@aria-label='Change glaze']").click()
+    browser.press("Record the trial")
+    browser.find("//form[contains(., 'Tried on')]//li[contains(., 'good')]")
+    browser.until(lambda: "cannot be undone" not in browser.text())
+
+
+def test_the_damp_dial_moves_the_plan_and_a_habit_changes_what_is_proposed(
+    browser: Browser, held: Clock
+) -> None:
+    sign_up(browser)
+    before = PlanRun.objects.latest("id").plan["blocks"]
+    browser.press("House")
+    browser.find("//*[@role='slider']").send_keys("\ue008" + "\ue013" * 4 + "\ue012" * 3)
+    browser.find("//p[contains(., 'spray with care')]")
+    browser.press("Keep it as usual")
+    browser.find("//button[contains(., 'Take back: The room usually')]")
+    browser.until(lambda: PlanRun.objects.latest("id").plan["blocks"] != before)
+    browser.find("//label[contains(., 'real layers, real edges')]/input").click()
+    browser.find("//button[contains(., 'Take back: Chips: fluid')]")
+    browser.keys("4")
+    open_recipe(browser, "Rust, to nest")
+    browser.find("//input[contains(@placeholder, 'pinw')]").send_keys("chips")
+    browser.find("//form//*[@role='status'][contains(., 'chipping fluid')]")
+
+
+def test_a_recipe_file_is_shown_before_it_is_taken_in(
+    browser: Browser, held: Clock, tmp_path: Path
+) -> None:
+    sign_up(browser)
+    browser.keys("4")
+    browser.find("//h1[.='Recipes']")
+    file = tmp_path / "mud.json"
+    recipe = {"name": "Delta mud", "kind": "vehicle", "passes": [{"technique": "spray"}]}
+    file.write_text(json.dumps({"format": "crisp-muster/recipe", "version": 1, "recipe": recipe}))
+    browser.driver.find_element(By.XPATH, "//input[@type='file']").send_keys(str(file))
+    browser.find("//section[@aria-label='What the file holds'][contains(., 'Delta mud')]")
+    browser.press("Take it in")
+    browser.find("//ul[@aria-label='Recipes']//button[@aria-current='true'][contains(., 'Delta')]")
 
 
 def test_a_unit_is_finished_first_and_minutes_are_left_free(browser: Browser, held: Clock) -> None:

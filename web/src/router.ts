@@ -26,6 +26,7 @@ export const router = createRouter({
       name: 'recipes',
       component: () => import('./rooms/recipes/Recipes.vue'),
     },
+    { path: '/:id(\\d+)/house', name: 'house', component: () => import('./rooms/house/House.vue') },
     { path: '/:id(\\d+)/plan', name: 'plan', component: () => import('./rooms/plan/Plan.vue') },
     { path: '/:id(\\d+)/bench', name: 'bench', component: () => import('./rooms/bench/Bench.vue') },
     { path: '/:rest(.*)*', name: 'nowhere', component: () => import('./rooms/door/Nowhere.vue') },

@@ -73,7 +73,7 @@ class HouseIn(Schema):
     label: str = "House changed"
 
 
-class Seen(Schema):
+class HouseSeen(Schema):
     """The version that was seen."""
 
     seen: int
@@ -121,7 +121,7 @@ def air(request: HttpRequest, payload: AirIn) -> HouseOut:
 
 
 @router.post("/house/undo", response=HouseOut)
-def undo(request: HttpRequest, payload: Seen) -> HouseOut:
+def undo(request: HttpRequest, payload: HouseSeen) -> HouseOut:
     """Take the newest change back."""
     keeping.undo(request.user, payload.seen)
     return _out(request)

@@ -16,13 +16,14 @@ from muster.core.recipes.nesting import held_by, whole
 from muster.core.recipes.recipe import Kind, Pass, Recipe, Tier
 from muster.core.stack.cautions import FIRST
 from muster.core.stack.check import Report, check
+from muster.core.stack.cost import cost_of, minutes_of
 from muster.core.stack.finding import Finding, Repair, SetHabit, mended
 from muster.core.stack.habits import Habits
 from muster.core.stack.room import Room
 from muster.core.stack.said import time
 from muster.core.stack.tables import Tables
 from muster.core.stack.typed import About, typed
-from muster.core.stack.walk import Walk, walk
+from muster.core.stack.walk import Walk
 from muster.core.stack.what_if import Undercoat, with_undercoat
 
 router = Router()
@@ -162,16 +163,15 @@ class Draft:
                 inside=[*(seams[key].inside if key in seams else []), step.laid.name]
                 if was.holds else [],
             )  # fmt: skip
-        hours = hours_of(report.walked)
         return LookOut(
-            findings=[self._finding(one, outer, hours) for one in report.findings],
-            seams=list(seams.values()), hours=round(hours, 1), first=FIRST,
+            findings=[self._finding(one, outer, report.walked) for one in report.findings],
+            seams=list(seams.values()), hours=round(minutes_of(report.walked) / 60, 1), first=FIRST,
         )  # fmt: skip
 
-    def _finding(self, one: Finding, outer: dict[str, str], hours: float) -> FindingOut:
+    def _finding(self, one: Finding, outer: dict[str, str], walked: Walk) -> FindingOut:
         repairs = []
         for repair in one.repairs:
-            mended_out = self._repair(repair, hours)
+            mended_out = self._repair(repair, walked)
             if mended_out is not None:
                 repairs.append(mended_out)
         return FindingOut(
@@ -179,34 +179,20 @@ class Draft:
             key=outer.get(one.key, one.key), repairs=repairs,
         )  # fmt: skip
 
-    def _repair(self, repair: Repair, hours: float) -> RepairOut | None:
+    def _repair(self, repair: Repair, walked: Walk) -> RepairOut | None:
         """A repair with its cost; None where it would change a pass inside a nested recipe."""
         try:
-            recipe, habits = mended(self.recipe, self.habits, repair)
+            recipe, _ = mended(self.recipe, self.habits, repair)
+            cost = cost_of(walked, repair, self.recipe, self.known)
         except KeyError:
             return None
         habit = (
             HabitSet(name=repair.habit, way=repair.way) if isinstance(repair, SetHabit) else None
         )
-        after = walk(whole(recipe, self.known).recipe, self.room, habits, self.tables)
         return RepairOut(
-            words=repair.words, cost=cost_said(hours_of(after) - hours),
+            words=repair.words, cost=cost,
             passes=list(recipe.passes), material=recipe.material, habit=habit,
         )  # fmt: skip
-
-
-def hours_of(walked: Walk) -> float:
-    """From the first pass to the last one's drying, for one model."""
-    last = walked.steps[-1]
-    return (last.end + last.wait.minutes) / 60
-
-
-def cost_said(hours: float) -> str:
-    """What a repair adds to the whole: "adds 2 h"; nothing below a minute."""
-    minutes = round(hours * 60)
-    if minutes == 0:
-        return ""
-    return f"adds {time(minutes)}" if minutes > 0 else f"saves {time(-minutes)}"
 
 
 class TypedIn(Schema):

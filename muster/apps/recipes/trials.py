@@ -50,6 +50,12 @@ def add(request: HttpRequest, code: str, payload: TrialIn) -> list[TrialOut]:
     return trials_of(request.user, code)
 
 
+@router.get("/recipes/{code}/trials", response=list[TrialOut])
+def trials(request: HttpRequest, code: str) -> list[TrialOut]:
+    """The trials of a recipe, the newest first."""
+    return trials_of(request.user, code)
+
+
 def trials_of(user: User, code: str) -> list[TrialOut]:
     """The trials of a recipe, the newest first. One query."""
     return [

@@ -66,15 +66,16 @@ def may_spray(room: Room) -> str | None:
 
 @dataclass(frozen=True)
 class Contour:
-    """A line of equal factor of water-borne drying: (°C, %) from cold to warm."""
+    """A line of equal factor of water-borne drying: °C and % of each point, from cold to warm."""
 
     factor: float
-    points: tuple[tuple[float, float], ...]
+    celsius: tuple[float, ...]
+    humidity: tuple[float, ...]
 
 
 @cache
 def contours(
-    factors: tuple[float, ...] = (0.6, 0.8, 1.0, 1.5, 2.0, 3.0),
+    factors: tuple[float, ...] = (0.6, 1.0, 1.5, 2.5),
     coldest: int = 5,
     warmest: int = 32,
 ) -> tuple[Contour, ...]:
@@ -87,5 +88,5 @@ def contours(
             humidity = 100 * (1 - usual / times / saturation_kpa(celsius))
             if 0 <= humidity <= 100:
                 points.append((float(celsius), round(humidity, 1)))
-        found.append(Contour(times, tuple(points)))
+        found.append(Contour(times, tuple(c for c, _ in points), tuple(h for _, h in points)))
     return tuple(found)

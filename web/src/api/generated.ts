@@ -496,27 +496,7 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
-    "/api/recipes": {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        /**
-         * Recipes
-         * @description Every recipe of the user, in its newest version.
-         */
-        get: operations["muster_apps_recipes_api_recipes"];
-        put?: never;
-        post?: never;
-        delete?: never;
-        options?: never;
-        head?: never;
-        patch?: never;
-        trace?: never;
-    };
-    "/api/recipes/file": {
+    "/api/recipe-file": {
         parameters: {
             query?: never;
             header?: never;
@@ -536,7 +516,7 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
-    "/api/recipes/file/preview": {
+    "/api/recipe-file/preview": {
         parameters: {
             query?: never;
             header?: never;
@@ -556,20 +536,20 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
-    "/api/recipes/typed": {
+    "/api/recipes": {
         parameters: {
             query?: never;
             header?: never;
             path?: never;
             cookie?: never;
         };
-        get?: never;
-        put?: never;
         /**
-         * Read Typed
-         * @description The passes meant by a few letters, as this house would do them; none where unclear.
+         * Recipes
+         * @description Every recipe of the user, in its newest version.
          */
-        post: operations["muster_apps_recipes_looking_read_typed"];
+        get: operations["muster_apps_recipes_api_recipes"];
+        put?: never;
+        post?: never;
         delete?: never;
         options?: never;
         head?: never;
@@ -663,7 +643,11 @@ export interface paths {
             path?: never;
             cookie?: never;
         };
-        get?: never;
+        /**
+         * Trials
+         * @description The trials of a recipe, the newest first.
+         */
+        get: operations["muster_apps_recipes_trials_trials"];
         put?: never;
         /**
          * Add
@@ -730,6 +714,26 @@ export interface paths {
          * @description Make an account and sign in.
          */
         post: operations["muster_apps_accounts_api_sign_up"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/typed": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Read Typed
+         * @description The passes meant by a few letters, as this house would do them; none where unclear.
+         */
+        post: operations["muster_apps_recipes_looking_read_typed"];
         delete?: never;
         options?: never;
         head?: never;
@@ -1023,16 +1027,15 @@ export interface components {
         };
         /**
          * Contour
-         * @description A line of equal factor of water-borne drying: (°C, %) from cold to warm.
+         * @description A line of equal factor of water-borne drying: °C and % of each point, from cold to warm.
          */
         Contour: {
+            /** Celsius */
+            celsius: number[];
             /** Factor */
             factor: number;
-            /** Points */
-            points: [
-                number,
-                number
-            ][];
+            /** Humidity */
+            humidity: number[];
         };
         /**
          * Credentials
@@ -1419,6 +1422,14 @@ export interface components {
             undo: string;
             /** Version */
             version: number;
+        };
+        /**
+         * HouseSeen
+         * @description The version that was seen.
+         */
+        HouseSeen: {
+            /** Seen */
+            seen: number;
         };
         /**
          * Imported
@@ -2745,7 +2756,7 @@ export interface operations {
         };
         requestBody: {
             content: {
-                "application/json": components["schemas"]["Seen"];
+                "application/json": components["schemas"]["HouseSeen"];
             };
         };
         responses: {
@@ -3250,26 +3261,6 @@ export interface operations {
             };
         };
     };
-    muster_apps_recipes_api_recipes: {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        requestBody?: never;
-        responses: {
-            /** @description OK */
-            200: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["RecipeOut"][];
-                };
-            };
-        };
-    };
     muster_apps_recipes_files_import_recipe: {
         parameters: {
             query?: never;
@@ -3330,18 +3321,14 @@ export interface operations {
             };
         };
     };
-    muster_apps_recipes_looking_read_typed: {
+    muster_apps_recipes_api_recipes: {
         parameters: {
             query?: never;
             header?: never;
             path?: never;
             cookie?: never;
         };
-        requestBody: {
-            content: {
-                "application/json": components["schemas"]["TypedIn"];
-            };
-        };
+        requestBody?: never;
         responses: {
             /** @description OK */
             200: {
@@ -3349,7 +3336,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["Pass"][];
+                    "application/json": components["schemas"]["RecipeOut"][];
                 };
             };
         };
@@ -3446,6 +3433,28 @@ export interface operations {
             };
         };
     };
+    muster_apps_recipes_trials_trials: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                code: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["TrialOut"][];
+                };
+            };
+        };
+    };
     muster_apps_recipes_trials_add: {
         parameters: {
             query?: never;
@@ -3536,6 +3545,30 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["Me"];
+                };
+            };
+        };
+    };
+    muster_apps_recipes_looking_read_typed: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["TypedIn"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Pass"][];
                 };
             };
         };

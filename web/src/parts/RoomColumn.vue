@@ -23,6 +23,12 @@ const route = useRoute()
       <span>{{ room.label }}</span>
     </RouterLink>
     <div class="flex-1 max-md:hidden" />
+    <RouterLink
+      :to="{ name: 'house', params: { id: route.params.id } }"
+      class="flex min-h-11 items-center border-l-4 border-transparent px-3 max-md:hidden"
+      active-class="border-l-ink! font-bold"
+      >House</RouterLink
+    >
     <RouterLink to="/musters" class="flex min-h-11 items-center px-4 max-md:hidden"
       >Musters</RouterLink
     >

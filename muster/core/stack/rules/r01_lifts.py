@@ -72,7 +72,7 @@ def _finding(walked: Walk, step: Step, met: Exposed) -> Finding:
         repairs.append(Change("wait as long as it needs", before.one.key, (("stand_min", None),)))
     withstands = _withstood(film.carrier)
     if met.state >= State.RECOATABLE and withstands:
-        repairs.append(Insert("seal it first, adds 2 h", seal_before(step), film.one.key))
+        repairs.append(Insert("seal it first", seal_before(step), film.one.key))
     if film.medium is not None and film.carrier in ("alcohol", "lacquer thinner"):
         values = (("medium", "acrylic"), ("carrier", None))
         repairs.append(Change("use water acrylic", film.one.key, values))

@@ -29,9 +29,7 @@ def look(walked: Walk) -> Iterator[Finding]:
         )
         seam = walked.steps[step.laid.index - 1]
         before = seam.laid.one
-        repairs: list[Repair] = [
-            Insert("seal it first, adds 2 h", seal_before(step), step.laid.one.key)
-        ]
+        repairs: list[Repair] = [Insert("seal it first", seal_before(step), step.laid.one.key)]
         if met.layer.cured < float("inf"):
             longer = math.ceil(seam.wait.minutes + met.layer.cured - met.age)
             repairs.append(Change(f"wait {time(longer)}", before.key, (("stand_min", longer),)))

@@ -43,5 +43,5 @@ def _finding(name: str, step, open_: dict[str, str]) -> Finding:  # type: ignore
         "error",
         words,
         step.laid.one.key,
-        (Insert("seal the chips first, adds 2 h", seal_before(step), step.laid.one.key),),
+        (Insert("seal the chips first", seal_before(step), step.laid.one.key),),
     )

@@ -31,7 +31,7 @@ def look(walked: Walk) -> Iterator[Finding]:
             continue
         words = f"'{film.name}' go on a ground that is not gloss: air under the film shines silver"
         repairs = (
-            Insert("a gloss coat first, adds 2 h", gloss, film.one.key),
+            Insert("a gloss coat first", gloss, film.one.key),
             SetHabit("rely on setting and softening fluids", "decal_ground", "fluids"),
         )
         yield Finding("silvering", "error", words, film.one.key, repairs)

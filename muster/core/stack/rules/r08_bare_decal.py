@@ -31,5 +31,5 @@ def look(walked: Walk) -> Iterator[Finding]:
                 "error",
                 words,
                 film.one.key,
-                (Insert("seal the decals first, adds 2 h", seal_before(step), film.one.key),),
+                (Insert("seal the decals first", seal_before(step), film.one.key),),
             )

@@ -44,7 +44,7 @@ def look(walked: Walk) -> Iterator[Finding]:
             and not met.layer.medium.seals
             and met.layer.technique.hides
         ]
-        seal = Insert("seal it first, adds 2 h", seal_before(step), film.one.key)
+        seal = Insert("seal it first", seal_before(step), film.one.key)
         if (soft or cured_enamel) and film.medium and film.grade >= 2:
             met = (soft or cured_enamel)[0]
             words = (

@@ -53,7 +53,7 @@ def look(walked: Walk) -> Iterator[Finding]:
                 "error",
                 words,
                 film.one.key,
-                (Insert("fix it, adds 12 h", FIX, before),),
+                (Insert("fix it", FIX, before),),
             )
 
 

@@ -29,7 +29,7 @@ def look(walked: Walk) -> Iterator[Finding]:
         return
     words = f"'{first.laid.name}' lies on soft polythene, which bends: paint flakes off"
     repairs = (
-        Insert("a thin white-glue dip first, adds 24 h", DIP, first.laid.one.key),
+        Insert("a thin white-glue dip first", DIP, first.laid.one.key),
         SetHabit("paint it straight", "soft_plastic", "straight"),
     )
     yield Finding("soft plastic", "warning", words, first.laid.one.key, repairs)

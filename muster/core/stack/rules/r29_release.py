@@ -36,5 +36,5 @@ def look(walked: Walk) -> Iterator[Finding]:
         "note",
         words,
         first.laid.one.key,
-        (Insert("wash the parts first, adds 2 h", WASH, start),),
+        (Insert("wash the parts first", WASH, start),),
     )

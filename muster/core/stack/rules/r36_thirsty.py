@@ -32,6 +32,6 @@ def look(walked: Walk) -> Iterator[Finding]:
                     "note",
                     words,
                     film.one.key,
-                    (Insert("seal it first, adds 2 h", seal_before(step), film.one.key),),
+                    (Insert("seal it first", seal_before(step), film.one.key),),
                 )
                 return

@@ -1,17 +1,19 @@
 <script setup lang="ts">
 import { computed } from 'vue'
 import type { Schemas } from '../../api/client'
+import { useHouse } from '../../house'
 import { readMix, sayMix } from './mix'
 
 type Pass = Schemas['Pass']
 
 const pass = defineModel<Pass>({ required: true })
+defineProps<{ zones: string[] }>()
 const emit = defineEmits<{ remove: [] }>()
 
-const TECHNIQUES =
-  'assemble, spray, spray can, brush, dry-brush, highlight, edge, stipple, sponge, wash, pin wash, filter, glaze, streak, splash, pigment, pastel, pencil, fix, fluid, scratch, wipe back, blend, reactivate, decal, mask, unmask, varnish, seal, glue, dip, wash parts, texture, grass'.split(
-    ', ',
-  )
+const house = useHouse()
+const techniques = computed(() => Object.keys(house.known?.techniques ?? {}))
+const media = computed(() => house.known?.media ?? [])
+const glues = computed(() => house.known?.adhesives ?? [])
 const NUMBERS = [
   ['minutes', 'Minutes a model'],
   ['setup_min', 'Open it'],
@@ -29,12 +31,6 @@ const OPTIONAL: Record<string, string> = {
   dry_min: 'by its layers',
   stand_min: 'by its layers',
 }
-const MEDIA = [
-  'acrylic', 'acrylic sprayed', 'alcohol acrylic', 'primer', 'lacquer', 'can', 'enamel',
-  'enamel wash', 'oil', 'acrylic wash', 'clay wash', 'chipping fluid', 'pigment', 'fixed pigment',
-  'bound pigment', 'white glue', 'acrylic varnish', 'lacquer varnish', 'enamel varnish', 'texture',
-] // prettier-ignore
-
 const mix = computed({
   get: () => sayMix(pass.value.mix ?? []),
   set: (text: string) => (pass.value = { ...pass.value, mix: readMix(text) }),
@@ -44,7 +40,7 @@ const words = (text: string) =>
     .split(',')
     .map((one) => one.trim())
     .filter(Boolean)
-const zones = computed({
+const where = computed({
   get: () => (pass.value.zones ?? []).join(', '),
   set: (text: string) => (pass.value = { ...pass.value, zones: words(text) }),
 })
@@ -77,12 +73,12 @@ function text(key: keyof Pass): string {
     class="my-3 grid grid-cols-4 gap-3 pl-9 max-md:grid-cols-2 max-md:pl-0 [&_.field]:w-full [&_label]:min-w-0"
   >
     <label class="grid gap-1 text-14"
-      >Name <input v-model="pass.name" class="field" maxlength="60"
+      >Name <input v-model.lazy="pass.name" class="field" maxlength="60"
     /></label>
     <label class="grid gap-1 text-14"
       >Technique
       <select v-model="pass.technique" class="field">
-        <option v-for="one in TECHNIQUES" :key="one">{{ one }}</option>
+        <option v-for="one in techniques" :key="one">{{ one }}</option>
       </select></label
     >
     <label class="grid gap-1 text-14"
@@ -108,12 +104,26 @@ function text(key: keyof Pass): string {
         @change="pass = { ...pass, medium: ($event.target as HTMLSelectElement).value || null }"
       >
         <option value="">the usual one</option>
-        <option v-for="one in MEDIA" :key="one">{{ one }}</option>
+        <option v-for="one in media" :key="one.name">{{ one.name }}</option>
       </select></label
     >
     <label class="grid gap-1 text-14"
-      >Zones <input v-model.lazy="zones" class="field" placeholder="the whole model"
+      >Zones <input v-model.lazy="where" class="field" list="zones" placeholder="the whole model"
     /></label>
+    <datalist id="zones">
+      <option v-for="one in zones" :key="one">{{ one }}</option>
+    </datalist>
+    <label class="grid gap-1 text-14"
+      >Glue
+      <select
+        class="field"
+        :value="pass.adhesive ?? ''"
+        @change="pass = { ...pass, adhesive: ($event.target as HTMLSelectElement).value || null }"
+      >
+        <option value="">none</option>
+        <option v-for="one in glues" :key="one">{{ one }}</option>
+      </select></label
+    >
     <label class="grid gap-1 text-14"
       >Coats
       <input
@@ -205,7 +215,8 @@ function text(key: keyof Pass): string {
       <button class="btn" @click="emit('remove')">Take this pass out</button>
     </div>
     <label class="col-span-4 grid gap-1 text-14 max-md:col-span-2"
-      >Note <input v-model="pass.note" class="field" maxlength="400"
+      >Note <input v-model.lazy="pass.note" class="field" maxlength="400"
     /></label>
+    <slot />
   </div>
 </template>

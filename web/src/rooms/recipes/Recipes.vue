@@ -1,89 +1,90 @@
 <script setup lang="ts">
 import { computed, onMounted, ref } from 'vue'
 import { client, told, type Schemas } from '../../api/client'
+import { useHouse } from '../../house'
 import { useMuster } from '../../muster'
-import Swatch from '../../parts/Swatch.vue'
 import { count } from '../../words'
+import AddPass from './AddPass.vue'
+import { useDraft } from './draft'
 import { useLook } from './look'
-import { sayMix } from './mix'
-import PassEditor from './PassEditor.vue'
+import Passes from './Passes.vue'
+import RecipeFile from './RecipeFile.vue'
+import RecipeList from './RecipeList.vue'
 import Seam from './Seam.vue'
-
-type Pass = Schemas['Pass']
+import Versions from './Versions.vue'
+import WhatIf, { type WhatIf as Tried } from './WhatIf.vue'
 
 const muster = useMuster()
+const house = useHouse()
 const list = ref<Schemas['RecipeOut'][]>([])
 const code = ref<string | null>(null)
-const draft = ref<Pass[]>([])
-const name = ref('')
-const open = ref<number | null>(null)
+const trials = ref<Schemas['TrialOut'][]>([])
 const asking = ref(false)
 const follow = ref<string[]>([])
+const draft = useDraft()
+const { name, material, passes, steps, changed } = draft
+const tried = ref<Tried>({
+  air: { celsius: 20, humidity: 50 },
+  acrylic: false,
+  undercoat: 'as it is',
+})
 
 const chosen = computed(() => list.value.find((one) => one.recipe.id === code.value) ?? null)
-const changed = computed(
-  () =>
-    chosen.value !== null &&
-    (name.value !== chosen.value.recipe.name ||
-      JSON.stringify(draft.value) !== JSON.stringify(chosen.value.recipe.passes)),
-)
-const air = ref({ celsius: 20, humidity: 50, acrylic: false })
 const look = useLook(
   () => {
     const recipe = chosen.value?.recipe
-    return recipe ? { kind: recipe.kind, material: recipe.material, passes: draft.value } : null
+    return recipe
+      ? { code: recipe.id, kind: recipe.kind, material: material.value, passes: passes.value }
+      : null
   },
-  () => air.value,
+  () => tried.value,
+  () => trials.value.length,
 )
 const grave = computed(
   () => look.value?.findings.filter((one) => one.severity !== 'note').length ?? 0,
 )
-const minutes = computed(() => draft.value.reduce((sum, one) => sum + one.minutes, 0))
+const minutes = computed(() => passes.value.reduce((sum, one) => sum + one.minutes, 0))
+const zones = computed(() => house.known?.zones[chosen.value?.recipe.kind ?? 'figure'] ?? [])
 
 onMounted(async () => {
-  const found = await muster.attempt(() => told(client.GET('/api/recipes')))
-  if (found) list.value = found
+  await Promise.all([house.load(), reload()])
+  const habits = house.house
+  if (habits)
+    tried.value = {
+      air: { ...habits.air },
+      acrylic: habits.habits?.weathering === 'all-acrylic',
+      undercoat: 'as it is',
+    }
   const first = list.value.find((one) => one.used_by.length) ?? list.value[0]
-  if (first) choose(first.recipe.id)
+  if (first) await choose(first.recipe.id)
 })
 
-function choose(id: string) {
+async function reload() {
+  const found = await muster.attempt(() => told(client.GET('/api/recipes')))
+  if (found) list.value = found
+}
+
+async function choose(id: string) {
   code.value = id
-  open.value = null
   asking.value = false
-  const recipe = list.value.find((one) => one.recipe.id === id)?.recipe
-  draft.value = JSON.parse(JSON.stringify(recipe?.passes ?? [])) as Pass[]
-  name.value = recipe?.name ?? ''
+  draft.take(list.value.find((one) => one.recipe.id === id)?.recipe ?? null)
+  trials.value = []
+  const asked = client.GET('/api/recipes/{code}/trials', { params: { path: { code: id } } })
+  const found = await told(asked).catch(() => [])
+  if (code.value === id) trials.value = found
 }
 
-function add() {
-  const taken = new Set(draft.value.map((one) => one.key))
-  let number = draft.value.length + 1
-  while (taken.has(`pass-${number}`)) number += 1
-  draft.value.push({
-    key: `pass-${number}`, name: 'new pass', technique: 'brush', minutes: 2, tool: 'brush',
-    mix: [], colour: null, finish: null, setup_min: 1, cleanup_min: 1, open_min: 45,
-    life_min: null, dry_min: null, clock: 'water', stand_min: null, window_min: null, cut: 'item',
-    needs: [], tier: 'table', part: null, note: '', medium: null, carrier: null, zones: [],
-    coats: 1, cover: null, thick: 1, warm_air: false, adhesive: null, size_mm: null, trial: '',
-  }) // prettier-ignore
-  open.value = draft.value.length - 1
-}
-
-function move(index: number, by: number) {
-  const [one] = draft.value.splice(index, 1)
-  if (one) draft.value.splice(index + by, 0, one)
-  open.value = null
-}
-
-function mend(passes: Pass[]) {
-  draft.value = passes
-  open.value = null
-}
-
-function takeOut(index: number) {
-  draft.value.splice(index, 1)
-  open.value = null
+async function mend(way: Schemas['RepairOut']) {
+  if (way.habit) {
+    const { name: habit, way: to } = way.habit
+    const about = house.found?.habits.find((one) => one.name === habit)?.about ?? habit
+    await house.setHabit(habit, to, about)
+    tried.value = { ...tried.value, acrylic: house.house?.habits?.weathering === 'all-acrylic' }
+  }
+  draft.change(() => {
+    passes.value = way.passes
+    material.value = way.material
+  })
 }
 
 async function keep() {
@@ -94,22 +95,20 @@ async function keep() {
     follow.value = now.used_by.map((one) => `${one.muster}:${one.unit}`)
     return
   }
+  const body = {
+    name: name.value,
+    seen: now.recipe.version,
+    passes: passes.value,
+    material: material.value,
+    follow: follow.value,
+  }
+  const path = { code: now.recipe.id }
   const found = await muster.attempt(() =>
-    told(
-      client.POST('/api/recipes/{code}', {
-        params: { path: { code: now.recipe.id } },
-        body: {
-          name: name.value,
-          seen: now.recipe.version,
-          passes: draft.value,
-          follow: follow.value,
-        },
-      }),
-    ),
+    told(client.POST('/api/recipes/{code}', { params: { path }, body })),
   )
   if (!found) return
   list.value = found
-  choose(now.recipe.id)
+  await choose(now.recipe.id)
   if (muster.view) await muster.load(muster.view.id)
 }
 
@@ -121,19 +120,23 @@ async function copy() {
   )
   if (!found) return
   list.value = found
-  choose(found.at(-1)?.recipe.id ?? now)
+  await choose(found.at(-1)?.recipe.id ?? now)
 }
 
-function summary(one: Pass): string {
-  return [one.technique, one.tool, sayMix(one.mix ?? [])].filter(Boolean).join(' · ')
+async function taken(id: string) {
+  await reload()
+  await choose(id)
 }
 </script>
 
 <template>
   <div class="flex min-h-14 flex-wrap items-center justify-between gap-3">
     <h1>Recipes</h1>
-    <div class="flex gap-3">
-      <button class="btn" @click="copy">Copy this one</button>
+    <div class="flex flex-wrap gap-3">
+      <RecipeFile @taken="taken" />
+      <a v-if="code" class="btn" :href="`/api/recipes/${code}/file`" download>To a file</a>
+      <button class="btn" @click="copy">Copy</button>
+      <button v-if="steps.length" class="btn" @click="draft.back">Take back</button>
       <button v-if="changed" class="btn" @click="code && choose(code)">Drop the changes</button>
       <button class="btn btn-main" :disabled="!changed" @click="keep">
         Keep as version {{ (chosen?.recipe.version ?? 0) + 1 }}
@@ -165,108 +168,47 @@ function summary(one: Pass): string {
     <button class="btn btn-main" @click="keep">Keep it</button>
   </section>
   <div class="grid grid-cols-[230px_1fr] gap-8 max-md:grid-cols-1">
-    <ul aria-label="Recipes" class="max-md:max-h-56 max-md:overflow-y-auto">
-      <li v-for="one in list" :key="one.recipe.id" class="border-b border-rule">
-        <button
-          class="min-h-12 w-full border-l-4 border-transparent py-1 pl-2 text-left"
-          :class="{ 'border-l-ink!': one.recipe.id === code }"
-          :aria-current="one.recipe.id === code"
-          @click="choose(one.recipe.id)"
-        >
-          <b>{{ one.recipe.name }}</b>
-          <span class="fig block text-14 text-soft"
-            >{{ count(one.recipe.passes.length, 'pass', 'passes') }}, version {{ one.recipe.version
-            }}<template v-if="one.used_by.length"
-              >; {{ one.used_by.map((unit) => unit.unit_name).join(', ') }}</template
-            ></span
-          >
-        </button>
-      </li>
-    </ul>
-    <div v-if="chosen">
+    <RecipeList :list="list" :code="code" @choose="choose" />
+    <div v-if="chosen" class="min-w-0">
+      <Versions :chosen="chosen" @followed="taken(chosen.recipe.id)" />
       <div class="mb-2 flex flex-wrap items-end gap-4">
         <label class="grid gap-1 text-14"
-          >Name <input v-model="name" class="field w-72" maxlength="60"
+          >Name <input v-model="name" class="field w-64" maxlength="60"
         /></label>
+        <label class="grid gap-1 text-14"
+          >Made of
+          <select v-model="material" class="field">
+            <option v-for="one in house.known?.materials" :key="one">{{ one }}</option>
+          </select></label
+        >
         <p class="pb-2 text-soft">
           <b>{{ Math.round(minutes * 10) / 10 }} min</b> a model, from the bare material up<template
             v-if="look"
-            >; <b>{{ look.hours }} h</b> with its waits</template
+            >; <b>{{ look.hours }} h</b> with its waits;
+            <span role="status">{{
+              grave ? `${count(grave, 'thing')} to mend` : 'nothing goes wrong'
+            }}</span></template
           >
         </p>
       </div>
-      <fieldset class="mb-3 flex flex-wrap items-center gap-x-6 gap-y-2">
-        <legend class="sr-only">What if the room were</legend>
-        <label class="flex items-center gap-2 text-14"
-          ><input
-            v-model.number="air.celsius"
-            type="range"
-            min="5"
-            max="32"
-            class="w-32 accent-ink"
-          /><b class="fig w-12">{{ air.celsius }} °C</b></label
-        >
-        <label class="flex items-center gap-2 text-14"
-          ><input
-            v-model.number="air.humidity"
-            type="range"
-            min="20"
-            max="95"
-            step="5"
-            class="w-32 accent-ink"
-          /><b class="fig w-20">{{ air.humidity }} % damp</b></label
-        >
-        <label class="flex min-h-11 items-center gap-2 text-14"
-          ><input v-model="air.acrylic" type="checkbox" class="size-5 accent-ink" /> all
-          acrylic</label
-        >
-        <span v-if="look" class="text-14" role="status">{{
-          grave ? `${count(grave, 'thing')} to mend` : 'nothing goes wrong'
-        }}</span>
-      </fieldset>
-      <ol>
-        <li v-for="(one, index) in draft" :key="one.key" class="border-t border-rule py-1">
-          <div class="flex items-center gap-4">
-            <span class="fig w-5 text-14 text-soft">{{ index + 1 }}</span>
-            <Swatch :colour="one.colour" :finish="one.finish" />
-            <div class="min-w-0 flex-1">
-              <b>{{ one.name }}</b>
-              <span class="fig block truncate text-14 text-soft">{{ summary(one) }}</span>
-            </div>
-            <span class="fig w-16 text-right">{{ one.minutes }} min</span>
-            <span v-if="one.window_min" class="fig w-36 text-14 text-soft">
-              next within {{ one.window_min }} min
-            </span>
-            <button
-              class="link"
-              :aria-label="`Move ${one.name} up`"
-              :disabled="!index"
-              @click="move(index, -1)"
-            >
-              Up
-            </button>
-            <button
-              class="link"
-              :aria-label="`Change ${one.name}`"
-              :aria-expanded="open === index"
-              @click="open = open === index ? null : index"
-            >
-              {{ open === index ? 'Close' : 'Change' }}
-            </button>
-          </div>
-          <PassEditor v-if="open === index" v-model="draft[index]!" @remove="takeOut(index)" />
-          <Seam
-            :seam="look?.seams.find((seam) => seam.key === one.key)"
-            :findings="look?.findings.filter((found) => found.key === one.key) ?? []"
-            @repair="mend"
-          />
-        </li>
-      </ol>
+      <WhatIf v-model="tried" />
+      <Passes
+        v-model:trials="trials"
+        :draft="draft"
+        :look="look"
+        :zones="zones"
+        :code="chosen.recipe.id"
+        @mend="mend"
+      />
       <Seam v-if="look" :findings="look.findings.filter((found) => !found.key)" @repair="mend" />
       <p v-if="look?.seams.some((one) => one.cautions.length)" class="mt-2 text-14 text-soft">
         {{ look.first }}
       </p>
-      <button class="btn mt-3" @click="add">Add a pass</button>
+      <AddPass
+        :kind="chosen.recipe.kind"
+        :others="list.filter((one) => one.recipe.id !== code)"
+        @add="draft.put"
+      />
     </div>
   </div>
 </template>

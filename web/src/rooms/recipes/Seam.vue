@@ -3,11 +3,15 @@ import type { Schemas } from '../../api/client'
 
 /** Between two passes: the wait and its reason, what rules say, and what mends it. */
 defineProps<{ seam?: Schemas['SeamOut']; findings: Schemas['FindingOut'][] }>()
-const emit = defineEmits<{ repair: [passes: Schemas['Pass'][]] }>()
+const emit = defineEmits<{ repair: [way: Schemas['RepairOut']] }>()
 </script>
 
 <template>
   <div class="fig pl-9 text-14">
+    <p v-if="seam?.inside.length" class="text-soft">holds {{ seam.inside.join(', ') }}</p>
+    <p v-if="seam?.instead" class="text-soft">
+      in this house with <b>{{ seam.instead }}</b> instead
+    </p>
     <p v-for="one in seam?.cautions" :key="one" class="text-soft">{{ one }}</p>
     <div v-for="one in findings" :key="one.code + one.words" class="my-1">
       <p>
@@ -20,9 +24,11 @@ const emit = defineEmits<{ repair: [passes: Schemas['Pass'][]] }>()
           v-for="way in one.repairs"
           :key="way.words"
           class="link min-h-8"
-          @click="emit('repair', way.passes)"
+          @click="emit('repair', way)"
         >
-          {{ way.words[0]?.toUpperCase() }}{{ way.words.slice(1) }}
+          {{ way.words[0]?.toUpperCase() }}{{ way.words.slice(1)
+          }}<template v-if="way.habit"> (throughout the house)</template
+          ><template v-if="way.cost">, {{ way.cost }}</template>
         </button>
       </p>
     </div>

@@ -1,0 +1,132 @@
+<script setup lang="ts">
+import { Tab, TabGroup, TabList } from '@headlessui/vue'
+import { computed, ref, watch } from 'vue'
+import type { Schemas } from '../../api/client'
+import Swatch from '../../parts/Swatch.vue'
+import { touches, type Pass, type useDraft } from './draft'
+import { sayMix } from './mix'
+import PassEditor from './PassEditor.vue'
+import Seam from './Seam.vue'
+import TrialPatch from './TrialPatch.vue'
+
+/** Passes from the bare material up, of the whole model or of one zone. */
+const props = defineProps<{
+  draft: ReturnType<typeof useDraft>
+  look: Schemas['LookOut'] | null
+  zones: string[]
+  code: string
+}>()
+const trials = defineModel<Schemas['TrialOut'][]>('trials', { required: true })
+const emit = defineEmits<{ mend: [way: Schemas['RepairOut']] }>()
+
+const open = ref<string | null>(null)
+const tab = ref(0)
+const zone = computed(() => (tab.value ? props.zones[tab.value - 1] : undefined))
+const passes = computed(() => props.draft.passes.value)
+const shown = computed(() =>
+  passes.value
+    .map((one, index) => ({ one, index }))
+    .filter(({ one }) => !zone.value || touches(one, zone.value)),
+)
+
+watch(
+  () => props.code,
+  () => {
+    open.value = null
+    tab.value = 0
+  },
+)
+
+function edit(index: number, pass: Pass) {
+  props.draft.change(() => (passes.value[index] = pass))
+}
+
+function takeOut(index: number) {
+  props.draft.change(() => passes.value.splice(index, 1))
+  open.value = null
+}
+
+function summary(one: Pass): string {
+  return [
+    one.holds ? `version ${one.holds.split('@')[1]}` : one.technique,
+    one.tool,
+    sayMix(one.mix ?? []),
+    one.zones?.join(', '),
+  ]
+    .filter(Boolean)
+    .join(' · ')
+}
+
+const seam = (key: string) => props.look?.seams.find((one) => one.key === key)
+const said = (key: string) => props.look?.findings.filter((found) => found.key === key) ?? []
+const graveIn = (name: string) =>
+  passes.value.some(
+    (one) => touches(one, name) && said(one.key).some((found) => found.severity !== 'note'),
+  )
+</script>
+
+<template>
+  <TabGroup :selected-index="tab" @change="tab = $event">
+    <TabList class="flex flex-wrap border-b border-rule" aria-label="Zones">
+      <Tab
+        v-for="name in ['whole model', ...zones]"
+        :key="name"
+        class="min-h-11 border-b-4 border-transparent px-3 text-14 aria-selected:border-ink aria-selected:font-bold"
+        >{{ name }}<span v-if="name !== 'whole model' && graveIn(name)" class="warn"> !</span></Tab
+      >
+    </TabList>
+  </TabGroup>
+  <ol>
+    <li v-for="{ one, index } in shown" :key="one.key" class="border-b border-rule py-1">
+      <div class="flex items-center gap-4">
+        <span class="fig w-5 text-14 text-soft">{{ index + 1 }}</span>
+        <Swatch :colour="one.colour" :finish="one.finish" />
+        <div class="min-w-0 flex-1">
+          <b>{{ one.name }}</b>
+          <span class="fig block truncate text-14 text-soft">{{ summary(one) }}</span>
+        </div>
+        <span class="fig w-16 text-right">{{ Math.round(one.minutes * 10) / 10 }} min</span>
+        <span v-if="one.window_min" class="fig w-36 text-14 text-soft">
+          next within {{ one.window_min }} min
+        </span>
+        <button
+          class="link"
+          :aria-label="`Move ${one.name} up`"
+          :disabled="!index"
+          @click="draft.move(index, -1)"
+        >
+          Up
+        </button>
+        <button
+          class="link"
+          :aria-label="`Move ${one.name} down`"
+          :disabled="index === passes.length - 1"
+          @click="draft.move(index, 1)"
+        >
+          Down
+        </button>
+        <button
+          class="link"
+          :aria-label="`Change ${one.name}`"
+          :aria-expanded="open === one.key"
+          @click="open = open === one.key ? null : one.key"
+        >
+          {{ open === one.key ? 'Close' : 'Change' }}
+        </button>
+      </div>
+      <PassEditor
+        v-if="open === one.key"
+        :model-value="one"
+        :zones="[...zones, 'recesses', 'edges']"
+        @update:model-value="edit(index, $event)"
+        @remove="takeOut(index)"
+      >
+        <TrialPatch v-model="trials" :code="code" :pass-key="one.key" :name="one.name" />
+      </PassEditor>
+      <Seam :seam="seam(one.key)" :findings="said(one.key)" @repair="emit('mend', $event)" />
+    </li>
+  </ol>
+  <p v-if="!shown.length" class="py-3 text-soft">
+    No pass touches the {{ zone ?? 'model' }}. Add one below.
+  </p>
+</template>
