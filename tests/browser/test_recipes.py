@@ -121,7 +121,7 @@ def test_the_damp_dial_moves_the_plan_and_a_habit_changes_what_is_proposed(
     browser.find("//label[contains(., 'real layers, real edges')]/input").click()
     browser.find("//button[contains(., 'Take back: Chips: fluid')]")
     browser.keys("4")
-    open_recipe(browser, "Rust, to nest")
+    browser.find("//ul[@aria-label='Recipes']//button[contains(., 'Rust, to nest')]").click()
     browser.find("//input[contains(@placeholder, 'pinw')]").send_keys("chips")
     browser.find("//form//*[@role='status'][contains(., 'chipping fluid')]")
 

@@ -15,6 +15,9 @@ export const roomKeys = reactive<Key[]>([])
 function typing(event: KeyboardEvent): boolean {
   const at = event.target as HTMLElement | null
   if (!at) return false
+  // Letters and digits mean nothing to a box or a dot; arrows and the space bar do.
+  if (at instanceof HTMLInputElement && ['radio', 'checkbox'].includes(at.type))
+    return !/^[a-z0-9]$/i.test(event.key)
   if (['INPUT', 'TEXTAREA', 'SELECT'].includes(at.tagName)) return true
   const pressable = at.closest('button, a, [role="menu"], [role="dialog"], [role="listbox"]')
   return Boolean(pressable) && [' ', 'Enter'].includes(event.key)
