@@ -1,0 +1,324 @@
+"""The best mix of owned paints for a colour, in whole drops.
+
+Mixes of one and two paints are all measured. Of three, every set of paints is measured at a few
+ways to drop it, the likeliest sets then at all ways; of four, what the likeliest sets of three and
+any fourth paint give. A shelf too large for that is first looked through by paints that stand for
+those like them. ``tests/bench/matching.py`` holds this against measuring everything.
+"""
+
+from __future__ import annotations
+
+import os
+from collections.abc import Sequence
+from concurrent.futures import ThreadPoolExecutor
+from functools import lru_cache
+from itertools import combinations, product
+from math import floor, gcd
+
+import numpy as np
+from numpy.typing import NDArray
+
+from muster.core.colour import match_kernel
+from muster.core.colour.film import masstone_of
+from muster.core.colour.observer import WEIGHTS, WHITE, Floats
+from muster.core.colour.shelf import Mix, Shelf
+from muster.core.colour.spaces import difference, lab_of, xyz_of
+
+Singles = NDArray[np.float32]
+Indices = NDArray[np.int32]
+
+MOST_DROPS = 12
+FEW_WAYS: tuple[tuple[int, ...], ...] = (
+    (1, 1, 1), (3, 1, 1), (1, 3, 1), (1, 1, 3), (3, 3, 1), (3, 1, 3), (1, 3, 3)
+)  # fmt: skip
+FEW_OF_FOUR: tuple[tuple[int, ...], ...] = (
+    (1, 1, 1, 1), (3, 1, 1, 1), (1, 3, 1, 1), (1, 1, 3, 1), (3, 3, 1, 1), (3, 1, 3, 1),
+    (1, 3, 3, 1), (3, 3, 3, 1),
+)  # fmt: skip
+SETS_AT_ONCE = 170_000
+"""Sets of three that are measured at a few ways: those of a hundred paints."""
+LIKELY = 700
+"""Sets of three that are then measured at all ways."""
+LIKELY_FOR_FOUR = 160
+LIKELY_OF_FOUR = 400
+EXACT = 1500
+"""Mixes measured exactly at the end."""
+ALIKE = 0.1
+"""ΔE00 within which the simpler, cheaper mix goes first."""
+ALIKE_POT = 0.5
+"""ΔE00 within which less paint added to a pot goes first."""
+
+_WORKERS = os.cpu_count() or 1
+_POOL = ThreadPoolExecutor(_WORKERS)
+# In rows: a column at a time the hot loop is three times slower.
+_BANDS = np.ascontiguousarray(WEIGHTS / WHITE[:, None], dtype=np.float32)
+
+
+def match(
+    shelf: Shelf,
+    target: Floats,
+    most_paints: int = 3,
+    most_drops: int = MOST_DROPS,
+    keep: int = 8,
+) -> list[Mix]:
+    """The best mixes for a target (CIELAB, D65, dry), the best first.
+
+    Ranked by ΔE00 in steps of ``ALIKE``, then fewest paints, in stock, one medium, price. Raises
+    ValueError for fewer than 1 or more than 4 paints, or drops outside 1 to 60.
+    """
+    if not 1 <= most_paints <= 4:
+        raise ValueError(f"{most_paints} paints in a mix: use 1 to 4")
+    if not 1 <= most_drops <= 60:
+        raise ValueError(f"{most_drops} drops in a mix: use 1 to 60")
+    found: list[Mix] = []
+    for group in shelf.groups():
+        found += _in_group(shelf, group, target, most_paints, most_drops, keep)
+    found.sort(key=_rank)
+    return found[:keep]
+
+
+def from_pot(
+    shelf: Shelf,
+    pot: Sequence[tuple[int, int]],
+    target: Floats,
+    most_extra: int = MOST_DROPS,
+    keep: int = 5,
+) -> list[Mix]:
+    """What to add of one or two paints to a pot already mixed, the least that helps first.
+
+    ``drops`` of an answer are those to add. Raises ValueError for an empty pot.
+    """
+    if not pot or sum(drops for _, drops in pot) < 1:
+        raise ValueError("the pot is empty: say what is in it")
+    groups = [group for group in shelf.groups() if any(index in group for index, _ in pot)]
+    if len(groups) != 1:
+        raise ValueError("the pot holds paints that do not mix: begin another")
+    members = groups[0]
+    optics, held = shelf.optics(pot), float(sum(drops for _, drops in pot))
+    k = np.vstack([optics.k * held, shelf.k[members]]).astype(np.float32)
+    s = np.vstack([optics.s * held, shelf.s[members]]).astype(np.float32)
+    count = len(members)
+    sets = [(0, i, i, i) for i in range(1, count + 1)]
+    sets += [(0, i, j, i) for i, j in combinations(range(1, count + 1), 2)]
+    ways = [
+        (1, a, b, 0) for a, b in product(range(most_extra + 1), repeat=2) if a + b <= most_extra
+    ]
+    form, goal = _metric(target)
+    table = np.array(ways, dtype=np.float32)
+    rows = np.array(sets, dtype=np.int32)
+    off = _each(k, s, rows, table, form, goal)
+    best: dict[tuple[tuple[int, int], ...], Mix] = {}
+    for flat in _least(off.ravel(), EXACT):
+        one, way = sets[flat // len(ways)], ways[flat % len(ways)]
+        added: dict[int, int] = {}
+        for place, drops in ((one[1], way[1]), (one[2], way[2])):
+            if drops:
+                index = members[place - 1]
+                added[index] = added.get(index, 0) + drops
+        key = tuple(sorted(added.items()))
+        if key in best:
+            continue
+        whole = dict(pot)
+        for index, drops in key:
+            whole[index] = whole.get(index, 0) + drops
+        mix = shelf.mix(tuple(whole.items()), target)
+        best[key] = Mix(key, mix.lab, mix.hex, mix.off, mix.in_stock, mix.media, mix.price)
+    return sorted(best.values(), key=lambda mix: (floor(mix.off / ALIKE_POT), mix.total))[:keep]
+
+
+def everything(shelf: Shelf, target: Floats, most_paints: int, most_drops: int) -> float:
+    """The least ΔE00 of all mixes of exactly so many paints, by measuring every one: the yardstick.
+    Slow."""
+    best = np.inf
+    k, s = shelf.k.astype(np.float32), shelf.s.astype(np.float32)
+    form, goal = _metric(target)
+    for group in shelf.groups():
+        if len(group) < most_paints:
+            continue
+        sets = _sets(group, most_paints)
+        ways = ways_of(most_paints, most_drops)
+        for start in range(0, len(sets), 4000):
+            part = sets[start : start + 4000]
+            off = _each(k, s, part, ways, form, goal)
+            rows = _least(off.ravel(), 300)
+            best = min(best, float(_exactly(shelf, part, ways, rows, target).min()))
+    return best
+
+
+@lru_cache(maxsize=64)
+def ways_of(paints: int, most_drops: int) -> Singles:
+    """Every way to drop so many paints, each at least once, (w, 4): each ratio once, in its fewest
+    drops."""
+    rows = [
+        (*way, *([0] * (4 - paints)))
+        for way in product(range(1, most_drops + 1), repeat=paints)
+        if sum(way) <= most_drops and gcd(*way) == 1
+    ]
+    return np.array(rows or np.empty((0, 4)), dtype=np.float32).reshape(-1, 4)
+
+
+def _rank(mix: Mix) -> tuple[int, int, bool, int, float, float]:
+    step = floor(mix.off / ALIKE)
+    return (step, len(mix.drops), not mix.in_stock, mix.media, mix.price, mix.off)
+
+
+def _in_group(
+    shelf: Shelf, group: list[int], target: Floats, most_paints: int, most_drops: int, keep: int
+) -> list[Mix]:
+    """The best mixes of paints that mix with each other."""
+    k, s = shelf.k.astype(np.float32), shelf.s.astype(np.float32)
+    form, goal = _metric(target)
+    most_paints = min(most_paints, len(group), most_drops)
+    best: dict[tuple[tuple[int, int], ...], float] = {}
+    likely = np.empty((0, 4), np.int32)
+    for paints in range(1, most_paints + 1):
+        ways = ways_of(paints, most_drops)
+        if paints <= 2:
+            sets = _sets(group, paints)
+        elif paints == 3:
+            sets = likely = _likely_three(k, s, group, form, goal)
+        else:
+            sets = _likely_four(k, s, group, likely, form, goal)
+        off = _each(k, s, sets, ways, form, goal)
+        rows = _least(off.ravel(), EXACT)
+        exact = _exactly(shelf, sets, ways, rows, target)
+        for place in np.argsort(exact, kind="stable")[: 2 * keep]:
+            row, way = divmod(int(rows[place]), len(ways))
+            pairs = zip(sets[row], ways[way], strict=True)
+            drops = tuple((int(index), int(amount)) for index, amount in pairs if amount > 0)
+            best[drops] = float(exact[place])
+    return [shelf.mix(drops, target) for drops in best]
+
+
+def _likely_three(
+    k: Singles, s: Singles, group: list[int], form: Singles, goal: Singles
+) -> Indices:
+    """Sets of three that come near at a few ways."""
+    ways = np.array([(*way, 0) for way in FEW_WAYS], dtype=np.float32)
+    stand, members = _standing(k, s, group)
+    sets = _sets(stand, 3)
+    found = _nearest(k, s, sets, ways, form, goal)
+    if len(stand) == len(group):
+        return sets[_least(found, LIKELY)]
+    wide = [
+        (*three, three[0])
+        for row in sets[_least(found, LIKELY // 3)]
+        for three in product(*(members[int(index)] for index in row[:3]))
+    ]
+    # Three alike may stand for one another: those within a group of their own count too.
+    rows = np.array(wide, dtype=np.int32)
+    return rows[_least(_nearest(k, s, rows, ways, form, goal), LIKELY)]
+
+
+def _likely_four(
+    k: Singles, s: Singles, group: list[int], likely: Indices, form: Singles, goal: Singles
+) -> Indices:
+    """The likeliest sets of three with any fourth paint."""
+    rows = {
+        tuple(sorted((*(int(i) for i in three[:3]), fourth)))
+        for three in likely[:LIKELY_FOR_FOUR]
+        for fourth in group
+        if fourth not in three[:3]
+    }
+    sets = np.array(sorted(rows), dtype=np.int32)
+    ways = {way for few in FEW_OF_FOUR for way in _turned(few)}
+    table = np.array(sorted(ways), dtype=np.float32)
+    return sets[_least(_nearest(k, s, sets, table, form, goal), LIKELY_OF_FOUR)]
+
+
+def _turned(way: tuple[int, ...]) -> list[tuple[int, ...]]:
+    return [way[turn:] + way[:turn] for turn in range(len(way))]
+
+
+def _standing(k: Singles, s: Singles, group: list[int]) -> tuple[list[int], dict[int, list[int]]]:
+    """Paints that stand for those like them, so few that their sets can all be measured."""
+    most = len(group)
+    while most * (most - 1) * (most - 2) // 6 > SETS_AT_ONCE:
+        most -= 1
+    if most == len(group):
+        return group, {index: [index] for index in group}
+    masstone = lab_of(xyz_of(masstone_of(k[group].astype(float), s[group].astype(float))))
+    strength = np.log(k[group].mean(axis=1) + s[group].mean(axis=1)) * 8
+    place = np.column_stack([masstone, strength])
+    # Farthest first: each new one is the paint farthest from all that stand already.
+    stand = [0]
+    far = np.linalg.norm(place - place[0], axis=1)
+    while len(stand) < most:
+        stand.append(int(far.argmax()))
+        far = np.minimum(far, np.linalg.norm(place - place[stand[-1]], axis=1))
+    near = np.linalg.norm(place[:, None] - place[stand][None], axis=2).argmin(axis=1)
+    members: dict[int, list[int]] = {group[one]: [] for one in stand}
+    for index, chosen in enumerate(near):
+        members[group[stand[int(chosen)]]].append(group[index])
+    return [group[one] for one in stand], members
+
+
+def _sets(group: list[int], paints: int) -> Indices:
+    """Every set of so many paints, (m, 4), filled up with the first."""
+    return np.array(group, dtype=np.int32)[_places(len(group), paints)]
+
+
+@lru_cache(maxsize=32)
+def _places(count: int, paints: int) -> Indices:
+    rows = np.array(list(combinations(range(count), paints)), dtype=np.int32).reshape(-1, paints)
+    return np.hstack([rows, np.repeat(rows[:, :1], 4 - paints, axis=1)])
+
+
+def _metric(target: Floats) -> tuple[Singles, Singles]:
+    """ΔE00² near the target as a quadratic form of CIELAB steps, and the target."""
+    step = 0.5
+    axes = np.eye(3) * step
+    own = [float(difference(target + one, target - one)) ** 2 for one in axes]
+    form = np.diag(own)
+    for i, j in combinations(range(3), 2):
+        both = axes[i] + axes[j]
+        cross = float(difference(target + both, target - both)) ** 2 - own[i] - own[j]
+        form[i, j] = form[j, i] = cross / 2
+    return (form / (2 * step) ** 2).astype(np.float32), target.astype(np.float32)
+
+
+def _least(values: Singles, count: int) -> NDArray[np.intp]:
+    """Where the least so many stand, the least first."""
+    if len(values) > count:
+        rows = np.argpartition(values, count)[:count]
+        return rows[np.argsort(values[rows], kind="stable")]
+    return np.argsort(values, kind="stable")
+
+
+def _nearest(
+    k: Singles, s: Singles, sets: Indices, ways: Singles, form: Singles, goal: Singles
+) -> Singles:
+    out = np.empty(len(sets), np.float32)
+
+    def part(rows: slice) -> None:
+        match_kernel.nearest(k, s, sets[rows], ways, form, _BANDS, goal, out[rows])
+
+    list(_POOL.map(part, _parts(len(sets))))
+    return out
+
+
+def _each(
+    k: Singles, s: Singles, sets: Indices, ways: Singles, form: Singles, goal: Singles
+) -> Singles:
+    out = np.empty((len(sets), len(ways)), np.float32)
+
+    def part(rows: slice) -> None:
+        match_kernel.each(k, s, sets[rows], ways, form, _BANDS, goal, out[rows])
+
+    list(_POOL.map(part, _parts(len(sets))))
+    return out
+
+
+def _parts(count: int) -> list[slice]:
+    size = max(1, -(-count // _WORKERS))
+    return [slice(start, min(count, start + size)) for start in range(0, count, size)]
+
+
+def _exactly(
+    shelf: Shelf, sets: Indices, ways: Singles, rows: NDArray[np.intp], target: Floats
+) -> Floats:
+    """ΔE00 of these mixes from the target."""
+    which, drops = sets[rows // len(ways)], ways[rows % len(ways)].astype(np.float64)
+    k = np.einsum("mc,mcb->mb", drops, shelf.k[which])
+    s = np.einsum("mc,mcb->mb", drops, shelf.s[which])
+    return difference(lab_of(xyz_of(masstone_of(k, s))), target)

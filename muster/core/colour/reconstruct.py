@@ -1,0 +1,90 @@
+"""Reflectance from a colour: the smoothest curve that has it.
+
+Least hyperbolic tangent slope squared: S. A. Burns, "Numerical methods for smoothest reflectance
+reconstruction", Color Research & Application 45 (2020) 8–21. The reflectance is
+(tanh z + 1) / 2, so that it lies between 0 and 1, with the least sum of squared steps of z over 36
+bands among all that have the colour's XYZ; found by Newton's method on the Lagrange conditions.
+"""
+
+from __future__ import annotations
+
+from functools import lru_cache
+
+import numpy as np
+from numpy.typing import NDArray
+
+from muster.core.colour.observer import BANDS, WEIGHTS, WHITE, Floats
+from muster.core.colour.spaces import xyz_of_hex
+
+TOO_DARK = 0.0003
+TOO_LIGHT = 0.004
+"""So much grey is mixed into every colour, so that black and white have curves: no ΔE00 beyond
+0.3."""
+
+STEPS = 25
+NEAR = 1e-9
+WAY = (0.3, 0.6, 0.8, 0.9, 0.96, 1.0)
+
+Bools = NDArray[np.bool_]
+
+# Twice the second difference of z: the gradient of the sum of squared steps is SLOPE @ z.
+SLOPE: Floats = 4 * np.eye(BANDS) - 2 * np.eye(BANDS, k=1) - 2 * np.eye(BANDS, k=-1)
+SLOPE[0, 0] = SLOPE[-1, -1] = 2
+
+
+def reflectances(xyz: Floats) -> Floats:
+    """Reflectances (n, 36) of colours XYZ (n, 3), each within (0, 1).
+
+    Raises ValueError for a colour that no surface has.
+    """
+    wanted = np.atleast_2d(xyz) * (1 - TOO_DARK - TOO_LIGHT) + TOO_DARK * WHITE
+    grey = wanted[:, 1:2] * WHITE
+    z = np.arctanh(2 * wanted[:, 1:2] - 1) * np.ones((len(wanted), BANDS))
+    multipliers = np.zeros((len(wanted), 3))
+    # From the grey of its lightness towards the colour: Newton's method goes astray on a long way.
+    for share in WAY:
+        z, multipliers, open_ = _newton(grey + share * (wanted - grey), z, multipliers)
+    if open_.any():
+        raise ValueError("no surface has such a colour: it is brighter or purer than daylight lets")
+    return np.asarray((np.tanh(z) + 1) / 2)
+
+
+def _newton(wanted: Floats, z: Floats, multipliers: Floats) -> tuple[Floats, Floats, Bools]:
+    """Newton's method from a start: z, multipliers, and which have not arrived."""
+    z, multipliers = z.copy(), multipliers.copy()
+    open_ = np.ones(len(wanted), dtype=bool)
+    for _ in range(STEPS):
+        now, held = z[open_], multipliers[open_]
+        tanh = np.tanh(now)
+        sech2 = 1 - tanh**2
+        bound = sech2[:, :, None] / 2 * WEIGHTS.T[None]
+        gradient = now @ SLOPE + np.einsum("nij,nj->ni", bound, held)
+        gap = (tanh + 1) / 2 @ WEIGHTS.T - wanted[open_]
+        far = np.maximum(np.abs(gradient).max(axis=1), np.abs(gap).max(axis=1)) >= NEAR
+        open_[open_] = far
+        if not far.any():
+            break
+        now, held, bound = now[far], held[far], bound[far]
+        system = np.zeros((len(now), BANDS + 3, BANDS + 3))
+        system[:, :BANDS, :BANDS] = SLOPE
+        bend = -(held @ WEIGHTS) * (sech2 * tanh)[far]
+        system[:, range(BANDS), range(BANDS)] += bend
+        system[:, :BANDS, BANDS:] = bound
+        system[:, BANDS:, :BANDS] = bound.transpose(0, 2, 1)
+        right = -np.concatenate([gradient[far], gap[far]], axis=1)
+        step = np.linalg.solve(system, right[:, :, None])[:, :, 0]
+        z[open_] = now + step[:, :BANDS]
+        multipliers[open_] = held + step[:, BANDS:]
+    return z, multipliers, open_
+
+
+@lru_cache(maxsize=8192)
+def _of_hex(one: str) -> Floats:
+    found: Floats = reflectances(xyz_of_hex([one]))[0]
+    found.setflags(write=False)
+    return found
+
+
+def reflectance_of_hex(one: str) -> Floats:
+    """The reflectance (36,) of ``#rrggbb``, kept for the next time."""
+    return _of_hex(one.lower())
