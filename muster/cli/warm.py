@@ -1,11 +1,16 @@
-"""Plan a tiny problem once, so that the compiled planner lies on disk before it is needed."""
+"""Plan a tiny problem and match a colour once, so that what is compiled lies on disk before it is
+needed."""
 
+import numpy as np
+
+from muster.core.colour.match import match
+from muster.core.colour.owned import OwnedPaint, shelf_of
 from muster.core.plan.planner import Planner
 from muster.core.plan.reading import problem_from
 
 
 def main() -> None:
-    """Compile every function of the kernel."""
+    """Compile every function of the kernels."""
     planner = Planner(
         problem_from(
             {
@@ -22,6 +27,10 @@ def main() -> None:
     )
     planner.first()
     planner.improve(3, lambda: 1.0)
+    shelf = shelf_of(OwnedPaint(name, colour) for name, colour in (
+        ("white", "#f4f3ee"), ("black", "#1b1b1d"), ("ochre", "#a9853f"), ("blue", "#46586b"),
+    ))  # fmt: skip
+    match(shelf, np.array([50.0, 0.0, 10.0]), 4)
 
 
 if __name__ == "__main__":

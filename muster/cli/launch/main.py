@@ -24,6 +24,8 @@ HELP = """crisp COMMAND
   shots                 take the pictures in docs/screenshots anew
   plan PROBLEM.json     plan a problem file; 'crisp plan --help' says more
   check RECIPE.json     look a recipe over; 'crisp check --help' says more
+  mix SHELF.csv --target "#6b7a3a"
+                        the best mixes of those paints for a colour
 
 Everything it makes lies in .run/; delete that folder to begin from nothing."""
 
@@ -43,6 +45,8 @@ def main(words: list[str]) -> int:
                 return test(["tests/browser/shots.py"])
             case "plan", _:
                 return _quietly("muster.cli.plan", rest)
+            case "mix", _:
+                return _quietly("muster.cli.mix", rest)
             case "check", _:
                 return _quietly("muster.cli.check", rest)
             case (("" | "help" | "--help" | "-h"), _):

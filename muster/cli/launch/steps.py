@@ -14,7 +14,11 @@ from pathlib import Path
 ROOT = Path(__file__).resolve().parents[3]
 RUN = Path(os.environ.get("CRISP_RUN_DIR", ROOT / ".run"))
 VENV = RUN / "venv"
-KERNEL = ROOT / "muster" / "core" / "plan" / "kernel"
+KERNELS = (
+    ROOT / "muster" / "core" / "plan" / "kernel",
+    ROOT / "muster" / "core" / "colour" / "match_kernel.py",
+)
+"""What is compiled."""
 PYTHON = VENV / "bin" / "python"
 
 APT = {
@@ -59,7 +63,7 @@ def environment() -> dict[str, str]:
         **os.environ,
         "PATH": ":".join(paths),
         # The compiler keeps a function by its own file: a change in another needs a new folder.
-        "NUMBA_CACHE_DIR": str(RUN / "numba" / digest([KERNEL])[:16]),
+        "NUMBA_CACHE_DIR": str(RUN / "numba" / digest(KERNELS)[:16]),
         "PYTHONUNBUFFERED": "1",
         "CRISP_RUN_DIR": str(RUN),
     }
@@ -195,13 +199,14 @@ def build_front_end() -> None:
 
 def compile_planner() -> None:
     """The planner's hot loop, compiled and kept on disk."""
-    newest = str(max(file.stat().st_mtime_ns for file in KERNEL.glob("*.py")))
+    files = [*KERNELS[0].glob("*.py"), *KERNELS[1:]]
+    newest = str(max(file.stat().st_mtime_ns for file in files))
 
     def act() -> None:
         shutil.rmtree(RUN / "numba", ignore_errors=True)
         run([str(PYTHON), "-m", "muster.cli.warm"])
 
-    step("planner, compiled", digest([KERNEL], str(ROOT), newest), act)
+    step("planner, compiled", digest(KERNELS, str(ROOT), newest), act)
 
 
 def collect_static() -> None:

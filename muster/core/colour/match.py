@@ -63,7 +63,8 @@ def match(
 ) -> list[Mix]:
     """The best mixes for a target (CIELAB, D65, dry), the best first.
 
-    Ranked by ΔE00 in steps of ``ALIKE``, then fewest paints, in stock, one medium, price. Raises
+    Ranked by ΔE00 in steps of ``ALIKE``, then fewest paints, in stock, one medium, fewest drops,
+    price; of the same paints only the best. Raises
     ValueError for fewer than 1 or more than 4 paints, or drops outside 1 to 60.
     """
     if not 1 <= most_paints <= 4:
@@ -73,8 +74,11 @@ def match(
     found: list[Mix] = []
     for group in shelf.groups():
         found += _in_group(shelf, group, target, most_paints, most_drops, keep)
-    found.sort(key=_rank)
-    return found[:keep]
+    best: dict[tuple[int, ...], Mix] = {}
+    for mix in sorted(found, key=_rank):
+        # Of the same paints only the best drops: others of them are no other mix to choose.
+        best.setdefault(tuple(sorted(index for index, _ in mix.drops)), mix)
+    return list(best.values())[:keep]
 
 
 def from_pot(
@@ -157,9 +161,9 @@ def ways_of(paints: int, most_drops: int) -> Singles:
     return np.array(rows or np.empty((0, 4)), dtype=np.float32).reshape(-1, 4)
 
 
-def _rank(mix: Mix) -> tuple[int, int, bool, int, float, float]:
+def _rank(mix: Mix) -> tuple[int, int, bool, int, int, float, float]:
     step = floor(mix.off / ALIKE)
-    return (step, len(mix.drops), not mix.in_stock, mix.media, mix.price, mix.off)
+    return (step, len(mix.drops), not mix.in_stock, mix.media, mix.total, mix.price, mix.off)
 
 
 def _in_group(
@@ -182,7 +186,7 @@ def _in_group(
         off = _each(k, s, sets, ways, form, goal)
         rows = _least(off.ravel(), EXACT)
         exact = _exactly(shelf, sets, ways, rows, target)
-        for place in np.argsort(exact, kind="stable")[: 2 * keep]:
+        for place in np.argsort(exact, kind="stable")[: 5 * keep]:
             row, way = divmod(int(rows[place]), len(ways))
             pairs = zip(sets[row], ways[way], strict=True)
             drops = tuple((int(index), int(amount)) for index, amount in pairs if amount > 0)

@@ -15,6 +15,7 @@ ARC_MINUTE = math.radians(1 / 60)
 
 DISTANCE_MM: dict[Tier, float] = {"table": 1000, "hand": 300, "close": 150}
 
+STARK: Literal["too stark"] = "too stark"
 Shows = Literal["not visible", "barely", "clear", "strong", "too stark"]
 
 BOUNDS: tuple[tuple[float, Shows], ...] = (
@@ -49,7 +50,7 @@ def contrast(mark: Floats, ground: Floats, width_mm: float, tier: Tier) -> Contr
     off = float(difference(mark, ground))
     share = min(1.0, width_mm / resolved_mm(DISTANCE_MM[tier]))
     seen = off * share
-    shows = next((name for bound, name in BOUNDS if seen < bound), "too stark")
+    shows: Shows = next((name for bound, name in BOUNDS if seen < bound), STARK)
     return Contrast(off, float(mark[0] - ground[0]), seen, shows)
 
 
