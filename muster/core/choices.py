@@ -46,6 +46,8 @@ class Unit:
     tray_size: Annotated[int, Field(ge=1, le=MOST_MODELS)] | None = None
     split: tuple[Annotated[int, Field(ge=1, le=MOST_MODELS)], ...] = ()
     """How many models each tray holds, where they are not all of one size."""
+    area_cm2: Annotated[float, Field(gt=0, le=100_000)] | None = None
+    """Painted surface of one model, where it was measured."""
 
 
 @dataclass(frozen=True, config=STRICT)

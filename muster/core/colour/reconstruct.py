@@ -60,7 +60,8 @@ def _newton(wanted: Floats, z: Floats, multipliers: Floats) -> tuple[Floats, Flo
         bound = sech2[:, :, None] / 2 * WEIGHTS.T[None]
         gradient = now @ SLOPE + np.einsum("nij,nj->ni", bound, held)
         gap = (tanh + 1) / 2 @ WEIGHTS.T - wanted[open_]
-        far = np.maximum(np.abs(gradient).max(axis=1), np.abs(gap).max(axis=1)) >= NEAR
+        off = np.maximum(np.abs(gradient).max(axis=1), np.abs(gap).max(axis=1))
+        far = ~(off < NEAR)  # What is no number any more has not arrived either.
         open_[open_] = far
         if not far.any():
             break
@@ -72,7 +73,10 @@ def _newton(wanted: Floats, z: Floats, multipliers: Floats) -> tuple[Floats, Flo
         system[:, :BANDS, BANDS:] = bound
         system[:, BANDS:, :BANDS] = bound.transpose(0, 2, 1)
         right = -np.concatenate([gradient[far], gap[far]], axis=1)
-        step = np.linalg.solve(system, right[:, :, None])[:, :, 0]
+        try:
+            step = np.linalg.solve(system, right[:, :, None])[:, :, 0]
+        except np.linalg.LinAlgError:
+            break
         z[open_] = now + step[:, :BANDS]
         multipliers[open_] = held + step[:, BANDS:]
     return z, multipliers, open_

@@ -60,6 +60,8 @@ class EditUnit:
     priority: Annotated[int, Field(ge=1, le=5)] | None = None
     recipe: str | None = None
     recipe_version: int | None = None
+    area_cm2: Annotated[float, Field(ge=0, le=100_000)] | None = None
+    """0: by kind and scale."""
 
 
 @dataclass(frozen=True, config=STRICT)
@@ -290,6 +292,8 @@ def _edit_unit(choices: Choices, command: EditUnit) -> tuple[Choices, str]:
         if not 0 <= command.tray_size <= most:
             raise Refused(f"a tray of {command.tray_size}: choose 1 to {most}, or 0 as proposed")
         changes |= {"tray_size": command.tray_size or None, "split": ()}
+    if command.area_cm2 is not None:
+        changes["area_cm2"] = command.area_cm2 or None
     if command.split is not None:
         count = command.count or unit.count
         if sum(command.split) != count or min(command.split, default=1) < 1:

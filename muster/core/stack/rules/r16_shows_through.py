@@ -2,15 +2,11 @@
 
 from __future__ import annotations
 
-import math
 from collections.abc import Iterator
 
 from muster.core.stack.finding import Change, Finding, rule
-from muster.core.stack.sight import lightness
+from muster.core.stack.sight import coats_needed, lightness
 from muster.core.stack.walk import Walk
-
-HIDES_L = 30.0
-"""L* that one thin coat bridges upwards; an estimate until the paint's own opacity is known."""
 
 
 @rule(16, "shows through", "coats do not hide the ground where hiding is meant")
@@ -31,7 +27,7 @@ def look(walked: Walk) -> Iterator[Finding]:
         ground = under[0]
         assert ground.one.colour is not None
         gap = lightness(film.one.colour) - lightness(ground.one.colour)
-        needed = max(1, math.ceil(gap / HIDES_L))
+        needed = coats_needed(film.one.colour, ground.one.colour)
         if needed > film.one.coats:
             words = (
                 f"'{ground.name}' shows through {film.one.coats} thin coat"

@@ -1,0 +1,1 @@
+"""Amounts: how much surface, how much paint, what is short."""

@@ -1,0 +1,110 @@
+"""How much of a mix a pass takes: area × coats × wet film ÷ transfer, and what stays behind.
+
+Films and transfer are common practice with no source, until the user has weighed his own.
+"""
+
+from __future__ import annotations
+
+import math
+from dataclasses import dataclass
+
+from muster.core.colour.shelf import DROP_ML
+from muster.core.recipes.recipe import Kind, Pass
+from muster.core.stack.layer import medium_of
+from muster.core.stack.techniques import OTHER, TECHNIQUES
+
+WET_UM = {"airbrush": 25.0, "spray can": 35.0, "brush": 60.0}
+"""Wet film of one coat by tool, µm."""
+DRYBRUSH_UM, WASH_UM, FILTER_UM = 15.0, 80.0, 30.0
+
+SHARE = {
+    "dry-brush": 1 / 3, "highlight": 0.2, "edge": 0.1, "wash": 0.8, "pin wash": 0.15,
+    "sponge": 0.1, "stipple": 0.3, "streak": 0.1, "splash": 0.1, "pigment": 0.3, "pastel": 0.2,
+    "pencil": 0.02,
+}  # fmt: skip
+"""Share of its zones that a technique wets, where the pass states none."""
+
+TRANSFER = {"brush": 0.9, "sponge": 0.7, "airbrush": 0.5, "spray can": 0.35}
+"""Share of what leaves the tool that lands on a model."""
+SMALL = {"airbrush": 0.25, "spray can": 0.12}
+"""The same on figures and other small things: most goes past them."""
+SMALL_KINDS: tuple[Kind, ...] = ("figure", "mounted", "gun", "base")
+
+STAYS_ML = {"airbrush": 0.5, "brush": 0.25, "sponge": 0.25, "spray can": 0.0}
+"""What is left in cup or palette at the end of a call, ml."""
+
+DRINKS = 2.0
+"""Bare wood, board and foam take so many times as much of the first coat, unless sealed."""
+THIRSTY = ("wood", "board", "foam", "plaster")
+
+PLACE_SHARE = {"recesses": 0.15, "edges": 0.1}
+
+
+@dataclass(frozen=True)
+class Amount:
+    """Of one call: ml on each model, left behind in cup or palette, and in all."""
+
+    each_ml: float
+    left_ml: float
+    models: int
+
+    @property
+    def ml(self) -> float:
+        """To be mixed."""
+        return self.each_ml * self.models + self.left_ml
+
+    def drops(self, drop_ml: float = DROP_ML) -> int:
+        """The same in whole drops, rounded up."""
+        return math.ceil(round(self.ml / drop_ml, 6))
+
+
+def amount(
+    one: Pass, kind: Kind, area_cm2: float, models: int, zones: int, drinks: bool = False
+) -> Amount:
+    """What a pass takes on so many models of that surface each.
+
+    ``zones``: how many zones such a subject has: a pass on some of them takes its part. ``drinks``:
+    it is the first coat on a thirsty material. Raises ValueError for an area of 0 or less.
+    """
+    if area_cm2 <= 0:
+        raise ValueError(f"an area of {area_cm2:g} cm²: use more than 0")
+    way = TECHNIQUES.get(one.technique, OTHER)
+    if medium_of(one, way) is None or one.tool is None:
+        return Amount(0.0, 0.0, models)
+    tool = one.tool if one.tool in TRANSFER else "brush"
+    film_um = WET_UM.get(tool, WET_UM["brush"])
+    if one.technique == "dry-brush":
+        film_um = DRYBRUSH_UM
+    elif one.technique in ("wash", "pin wash"):
+        film_um = WASH_UM
+    elif one.technique in ("filter", "glaze"):
+        film_um = FILTER_UM
+    share = one.cover if one.cover is not None else SHARE.get(one.technique, 1.0)
+    named = [zone for zone in one.zones if zone not in PLACE_SHARE]
+    if named:
+        share *= min(1.0, len(named) / max(1, zones))
+    elif one.zones:
+        share *= sum(PLACE_SHARE[zone] for zone in one.zones)
+    transfer = TRANSFER[tool]
+    if kind in SMALL_KINDS:
+        transfer = SMALL.get(tool, transfer)
+    # 1 µm over 1 cm² is 0.0001 ml.
+    each = area_cm2 * share * one.coats * one.thick * film_um * 1e-4 / transfer
+    if drinks:
+        each *= (one.coats - 1 + DRINKS) / one.coats
+    return Amount(each, STAYS_ML.get(tool, 0.25), models)
+
+
+def spreading_m2(solids_percent: float, dry_um: float) -> float:
+    """Spreading rate, m² per litre: % volume solids × 10 / dry film µm, the trade's standard
+    practice. Raises ValueError outside 0 to 100 %, or for no film."""
+    if not 0 < solids_percent <= 100 or dry_um <= 0:
+        raise ValueError(f"{solids_percent:g} % solids, {dry_um:g} µm: use 0 to 100 % and a film")
+    return solids_percent * 10 / dry_um
+
+
+def in_drops(parts: list[int], drops: int) -> list[int]:
+    """Whole drops of each part of a mix, at least so many in all, in the mix's exact ratio."""
+    whole = sum(parts)
+    times = max(1, math.ceil(drops / whole))
+    return [part * times for part in parts]
