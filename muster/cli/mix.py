@@ -11,19 +11,16 @@ from typing import Any
 
 import numpy as np
 
-from muster.core.colour.film import over
+from muster.core.colour.ladder import ladders
 from muster.core.colour.match import match
 from muster.core.colour.observer import Floats
 from muster.core.colour.owned import OwnedPaint, shelf_of
-from muster.core.colour.paint import coats_to_hide
-from muster.core.colour.reconstruct import reflectance_of_hex
 from muster.core.colour.shelf import Mix, Shelf
-from muster.core.colour.spaces import hexes_of, lab_of, xyz_of, xyz_of_hex
+from muster.core.colour.spaces import lab_of, xyz_of_hex
 from muster.core.formats.shelf import read
 from muster.core.plan.fields import Refused
 
 FOUND, REFUSED = 0, 2
-GROUNDS = {"black": "#0d0d0d", "white": "#f2f2f0", "grey": "#8c8c8c", "oxide": "#6d3a2c"}
 ANSWERS = 8
 
 
@@ -90,13 +87,9 @@ def as_json(
 
 
 def _mix(shelf: Shelf, paints: list[OwnedPaint], one: Mix) -> dict[str, Any]:
-    optics = shelf.optics(one.drops)
-    ladder, hides = {}, {}
-    for name, ground in GROUNDS.items():
-        under = reflectance_of_hex(ground)
-        films = np.array([over(optics.k, optics.s, float(coats), under) for coats in range(1, 5)])
-        ladder[name] = hexes_of(xyz_of(films))
-        hides[name] = coats_to_hide(optics, under)
+    found = ladders(shelf.optics(one.drops))
+    ladder = {each.ground: list(each.coats) for each in found}
+    hides = {each.ground: each.hides for each in found}
     return {
         "drops": [{"paint": paints[index].name, "drops": drops} for index, drops in one.drops],
         "total_drops": one.total, "colour": one.hex, "lab": _rounded(np.array(one.lab)),

@@ -18,6 +18,7 @@ def documents() -> dict[Path, str]:
     from muster.apps.api import api
     from muster.core.formats import muster as muster_format
     from muster.core.formats import recipe as recipe_format
+    from muster.core.formats import shelf as shelf_format
     from muster.core.stack.written import rules_page
 
     def text(value: Any) -> str:
@@ -27,6 +28,7 @@ def documents() -> dict[Path, str]:
         ROOT / "docs" / "openapi.json": text(api.get_openapi_schema()),
         ROOT / "docs" / "schemas" / "muster.json": text(muster_format.schema()),
         ROOT / "docs" / "schemas" / "recipe.json": text(recipe_format.schema()),
+        ROOT / "docs" / "schemas" / "shelf.json": text(shelf_format.schema()),
         ROOT / "docs" / "rules.md": rules_page(),
     }
 

@@ -12,7 +12,7 @@ from typing import Annotated
 from pydantic import Field, TypeAdapter
 from pydantic.dataclasses import dataclass
 
-from muster.core.recipes.recipe import STRICT
+from muster.core.recipes.recipe import STRICT, Name
 from muster.core.stack.habits import Habits
 from muster.core.stack.room import Room
 from muster.core.stack.tables import Own, Tables, tables_of
@@ -46,6 +46,14 @@ class AirOn:
 
 
 @dataclass(frozen=True, config=STRICT)
+class Awaited:
+    """A paint that will be there on that day."""
+
+    paint: Name
+    day: date
+
+
+@dataclass(frozen=True, config=STRICT)
 class House:
     """The whole document."""
 
@@ -54,6 +62,8 @@ class House:
     """On days of which nothing else is said."""
     days: Annotated[tuple[AirOn, ...], Field(max_length=MOST_DAYS)] = ()
     own: Own = Own()
+    awaited: Annotated[tuple[Awaited, ...], Field(max_length=300)] = ()
+    """Paints that are still to be bought: no call that takes them begins sooner."""
 
     def room(self) -> Room:
         """The usual room."""

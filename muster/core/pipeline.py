@@ -6,11 +6,13 @@ import hashlib
 import json
 from dataclasses import dataclass, replace
 
+from muster.core.colour.recipes import coloured
 from muster.core.facts import Record, record
 from muster.core.plan.fields import Refused
 from muster.core.plan.plan import Plan
 from muster.core.plan.planner import Planner
 from muster.core.recipes.nesting import whole
+from muster.core.recipes.recipe import Recipe
 from muster.core.snapshot import Snapshot
 from muster.core.stack.settled import settled
 from muster.core.work.calls import Call, calls_of
@@ -38,14 +40,13 @@ def derive(snapshot: Snapshot, keep_running: bool = True) -> Derived:
     """Work and problem of a snapshot. Raises Refused where the choices cannot hold together."""
     house = snapshot.house
     tables = house.tables()
-    recipes = {
-        (unit.recipe, unit.recipe_version): settled(
-            whole(snapshot.recipes[unit.recipe, unit.recipe_version], snapshot.recipes).recipe,
-            house.habits,
-            tables,
-        )
-        for unit in snapshot.choices.units
-    }
+    paints = {paint.name: paint for paint in snapshot.shelf}
+    recipes: dict[tuple[str, int], Recipe] = {}
+    for unit in snapshot.choices.units:
+        name = (unit.recipe, unit.recipe_version)
+        if name not in recipes:
+            unfolded = whole(snapshot.recipes[name], snapshot.recipes).recipe
+            recipes[name] = coloured(settled(unfolded, house.habits, tables), paints)
     snapshot = replace(snapshot, recipes=recipes)
     told = record(snapshot.facts)
     calls = calls_of(snapshot.choices, snapshot.recipes, told)

@@ -6,6 +6,7 @@ from dataclasses import dataclass
 from datetime import datetime
 
 from muster.core.choices import Choices
+from muster.core.colour.owned import OwnedPaint
 from muster.core.facts import Fact
 from muster.core.house import USUAL, House
 from muster.core.recipes.recipe import Recipe
@@ -13,11 +14,12 @@ from muster.core.recipes.recipe import Recipe
 
 @dataclass(frozen=True)
 class Snapshot:
-    """Choices, facts, the recipe versions they name and those that these hold, now (aware), and the
-    house."""
+    """Choices, facts, the recipe versions they name and those that these hold, now (aware), the
+    house and the shelf."""
 
     choices: Choices
     facts: tuple[Fact, ...]
     recipes: dict[tuple[str, int], Recipe]
     now: datetime
     house: House = USUAL
+    shelf: tuple[OwnedPaint, ...] = ()

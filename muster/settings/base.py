@@ -28,6 +28,8 @@ INSTALLED_APPS = [
     "django_tasks_db",
     "muster.apps.accounts",
     "muster.apps.house",
+    "muster.apps.colour",
+    "muster.apps.supplies",
     "muster.apps.recipes",
     "muster.apps.roll",
     "muster.apps.bench",

@@ -15,7 +15,8 @@ SHOTS = Path(__file__).resolve().parents[2] / "docs" / "screenshots"
 VIEWS = (
     ("plan", "day", (1280, 800)), ("plan", "lamp", (1280, 800)), ("bench", "day", (1280, 800)),
     ("roll", "day", (1280, 800)), ("recipes", "day", (1280, 800)), ("bench", "lamp", (844, 390)),
-    ("plan", "day", (390, 844)),
+    ("plan", "day", (390, 844)), ("colour", "day", (1280, 800)), ("supplies", "day", (1280, 800)),
+    ("house", "day", (1280, 800)),
 )  # fmt: skip
 
 
@@ -35,10 +36,17 @@ def test_take_the_pictures(browser: Browser) -> None:
         browser.driver.execute_script(f"localStorage.setItem('light', '{light}')")
         browser.go(f"/{muster}/{room}")
         browser.find("//h1 | //h2")
-        ready = {"plan": "proven within", "bench": "models", "roll": "Pikes"}
+        ready = {
+            "plan": "proven within", "bench": "models", "roll": "Pikes", "colour": "Reed green",
+            "supplies": "On the shelf", "house": "Ground for decals",
+        }  # fmt: skip
         browser.find(f"//*[contains(., '{ready.get(room, 'undercoat')}')]")
         if room == "plan" and width > 1000:
             browser.find("//tr[contains(., 'This plan')]")
+        if room == "colour":
+            browser.press("Find a mix")
+            browser.find("//h3[contains(., 'Mixes that match')]")
+            browser.find("//p[@role='status'][contains(., 'apart')]")
         if room == "bench" and width > 1000:
             browser.press("Start this call")
             browser.find("//button[contains(., 'is done')]")

@@ -195,7 +195,7 @@ def test_axe_finds_nothing_serious_in_any_room(browser: Browser, held: Clock, li
     browser.press("Open the demo")
     browser.find("//h1[.='Plan']")
     muster = browser_path(browser, browser.driver.current_window_handle)[0]
-    for room in ("plan", "roll", "recipes", "bench"):
+    for room in ("plan", "roll", "recipes", "bench", "colour", "supplies", "house"):
         browser.driver.execute_script(f"localStorage.setItem('light', '{light}')")
         browser.go(f"/{muster}/{room}")
         browser.find("//h1 | //h2")

@@ -9,9 +9,11 @@ export interface Room {
 /** Rooms keep their numbers; those that are still to be built have none here. */
 export const rooms: Room[] = [
   { name: 'roll', label: 'Roll', key: '1' },
+  { name: 'colour', label: 'Colour', key: '3' },
   { name: 'recipes', label: 'Recipes', key: '4' },
   { name: 'plan', label: 'Plan', key: '5' },
   { name: 'bench', label: 'Bench', key: '6' },
+  { name: 'supplies', label: 'Supplies', key: '7' },
 ]
 
 export const router = createRouter({
@@ -25,6 +27,16 @@ export const router = createRouter({
       path: '/:id(\\d+)/recipes',
       name: 'recipes',
       component: () => import('./rooms/recipes/Recipes.vue'),
+    },
+    {
+      path: '/:id(\\d+)/colour',
+      name: 'colour',
+      component: () => import('./rooms/colour/Colour.vue'),
+    },
+    {
+      path: '/:id(\\d+)/supplies',
+      name: 'supplies',
+      component: () => import('./rooms/supplies/Supplies.vue'),
     },
     { path: '/:id(\\d+)/house', name: 'house', component: () => import('./rooms/house/House.vue') },
     { path: '/:id(\\d+)/plan', name: 'plan', component: () => import('./rooms/plan/Plan.vue') },

@@ -6,6 +6,7 @@ from django.contrib.auth.models import User
 from django.http import Http404
 
 from muster.apps import clock
+from muster.apps.colour.reading import shelf_of
 from muster.apps.errors import Outdated
 from muster.apps.house.keeping import house_of
 from muster.apps.recipes.reading import versions_of
@@ -36,13 +37,14 @@ def recipes_of(muster: Muster, choices: Choices) -> dict[tuple[str, int], Recipe
 
 
 def snapshot_of(muster: Muster) -> tuple[Snapshot, int]:
-    """The muster now: choices, facts, recipes, house; and the house's version. Four queries, one
-    more a depth of nesting."""
+    """The muster now: choices, facts, recipes, house, shelf; and the house's version. Five
+    queries, one more a depth of nesting, one more where the shelf holds paints."""
     choices = choices_of(muster)
     facts = tuple(row.value() for row in muster.facts.order_by("at", "made_at"))
     house, version = house_of(muster.owner_id)
     recipes = recipes_of(muster, choices)
-    return Snapshot(choices, facts, recipes, clock.now(), house), version
+    shelf = tuple(one.paint for one in shelf_of(muster.owner_id))
+    return Snapshot(choices, facts, recipes, clock.now(), house, shelf), version
 
 
 def refuse_outdated(muster: Muster, seen: int) -> None:

@@ -10,13 +10,11 @@ from datetime import datetime
 from muster.core.amounts.area import model_cm2
 from muster.core.amounts.film import THIRSTY, Amount, amount
 from muster.core.choices import Unit
+from muster.core.colour.recipes import thins
 from muster.core.facts import Record
 from muster.core.recipes.recipe import Pass, Recipe
 from muster.core.stack.zones import ZONES
 from muster.core.work.calls import Call
-
-DILUENTS = ("water", "white spirit", "thinner", "glaze", "retarder", "alcohol", "lacquer thinner")
-"""Not on the shopping list: what thins."""
 
 
 @dataclass(frozen=True)
@@ -62,9 +60,7 @@ PART_SHARE = 0.15
 def split(one: Pass, ml: float) -> dict[str, float]:
     """A mix's ml by paint; what only thins is left out."""
     whole = sum(part.parts for part in one.mix)
-    return {
-        part.name: ml * part.parts / whole for part in one.mix if part.name.lower() not in DILUENTS
-    }
+    return {part.name: ml * part.parts / whole for part in one.mix if not thins(part.name)}
 
 
 def still_needed(

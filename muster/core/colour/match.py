@@ -37,7 +37,7 @@ FEW_OF_FOUR: tuple[tuple[int, ...], ...] = (
 )  # fmt: skip
 SETS_AT_ONCE = 170_000
 """Sets of three that are measured at a few ways: those of a hundred paints."""
-LIKELY = 700
+LIKELY = 1500
 """Sets of three that are then measured at all ways."""
 LIKELY_FOR_FOUR = 160
 LIKELY_OF_FOUR = 400

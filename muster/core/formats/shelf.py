@@ -29,6 +29,7 @@ COLUMNS = ("name", "colour", "range", "code", "medium", "opacity", "finish", "si
            "price", "density", "tare_g", "drop_ml")  # fmt: skip
 OTHER_NAMES = {"color": "colour", "hex": "colour", "paint": "name", "brand": "range",
                "volume_ml": "left_ml", "stock_ml": "left_ml", "ml": "left_ml"}  # fmt: skip
+FORMULA = ("=", "+", "-", "@")
 NUMBERS = ("size_ml", "left_ml", "price", "density", "tare_g", "drop_ml")
 
 PAINT: TypeAdapter[OwnedPaint] = TypeAdapter(OwnedPaint)
@@ -149,6 +150,8 @@ def _paint(header: list[str], row: list[str], line: int) -> OwnedPaint | list[st
     complaints = []
     for name, cell in zip(header, row, strict=False):
         value = cell.strip()
+        if value.startswith("'") and value[1:].startswith(FORMULA):
+            value = value[1:]
         if not name or not value:
             continue
         if name in NUMBERS:
@@ -230,7 +233,7 @@ def write_csv(paints: Iterable[OwnedPaint]) -> str:
 def _safe(cell: object) -> str:
     """A cell that a spreadsheet takes for text: none begins a formula."""
     text = f"{cell:g}" if isinstance(cell, float) else str(cell)
-    return f"'{text}" if text[:1] in "=+-@\t" else text
+    return f"'{text}" if text.startswith(FORMULA) else text
 
 
 def write_gpl(paints: Iterable[OwnedPaint], name: str = "Shelf") -> str:

@@ -7,6 +7,9 @@ from dataclasses import dataclass
 from datetime import datetime
 from zoneinfo import ZoneInfo
 
+from muster.core.amounts.film import in_drops
+from muster.core.amounts.needs import amount_of
+from muster.core.colour.wet import wet_of
 from muster.core.pipeline import Derived
 from muster.core.plan.clocks import rates_of, ready_at
 from muster.core.plan.plan import Plan
@@ -76,6 +79,12 @@ class CallCard:
     cautions: list[str]
     serious: bool
     """Asked once a sitting before it is begun."""
+    ml: float
+    """To be mixed for the models still open."""
+    drops: list[int]
+    """Of each part of the mix, in its exact ratio, enough for them."""
+    wet: str | None
+    """About what the mix looks like while wet."""
 
 
 @dataclass(frozen=True)
@@ -247,6 +256,9 @@ def _cards(derived: Derived, plan: Plan) -> list[CallCard]:
             dry_to = bench.moment(ready_at(rates, last, task.dry_s))
         part = call.first
         warned = [one for key in call.keys for one in cautions.get((call.unit.id, key), ())]
+        recipe = derived.snapshot.recipes[call.unit.recipe, call.unit.recipe_version]
+        left = len(call.models) - len(ticked)
+        taken = amount_of(part, call.unit, left or len(call.models), recipe)
         cards.append(
             CallCard(
                 id=call.id,
@@ -276,6 +288,9 @@ def _cards(derived: Derived, plan: Plan) -> list[CallCard]:
                 ],
                 cautions=list(dict.fromkeys(one.words for one in warned)),
                 serious=any(one.serious for one in warned),
+                ml=round(taken.ml, 2),
+                drops=in_drops([p.parts for p in part.mix], taken.drops()) if part.mix else [],
+                wet=wet_of(part.colour) if part.colour else None,
             )
         )
     return cards

@@ -195,6 +195,10 @@ class _Builder:
 
     def _task(self, call: Call) -> dict[str, Any]:
         until = [one.until for one in self.choices.put_off if one.call == call.id]
+        taken = {part.name for one in call.passes for part in one.mix}
+        until += [
+            self.choices.local(one.day, time(0)) for one in self.house.awaited if one.paint in taken
+        ]
         space = 1 if call.first.part else SPACE[call.unit.kind]
         return {
             "id": call.id,

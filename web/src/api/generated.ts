@@ -228,6 +228,106 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/mesh": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Mesh
+         * @description Measure an STL; nothing is kept.
+         */
+        post: operations["muster_apps_supplies_api_mesh"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/mix": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Match
+         * @description The best mixes for a colour, the best first; the nearest single paint is among them last.
+         */
+        post: operations["muster_apps_colour_mixing_match"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/mix/ramp": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Make Ramp
+         * @description Shade, base and lights from owned paints.
+         */
+        post: operations["muster_apps_colour_mixing_make_ramp"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/mix/reach": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Reach
+         * @description What to add to a pot already mixed, the least that helps first.
+         */
+        post: operations["muster_apps_colour_mixing_reach"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/mix/tray": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * For Tray
+         * @description Drops and millilitres for a pass on so many models.
+         */
+        post: operations["muster_apps_colour_mixing_for_tray"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/musters": {
         parameters: {
             query?: never;
@@ -456,6 +556,66 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/musters/{muster_id}/supplies": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Supplies
+         * @description What is still needed and what is short.
+         */
+        get: operations["muster_apps_supplies_api_supplies"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/musters/{muster_id}/supplies/await": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Await Paint
+         * @description Say when a paint will be there: no call that takes it begins sooner.
+         */
+        post: operations["muster_apps_supplies_api_await_paint"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/musters/{muster_id}/supplies/file": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Shopping
+         * @description The shopping list as CSV.
+         */
+        get: operations["muster_apps_supplies_api_shopping"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/musters/{muster_id}/undo": {
         parameters: {
             query?: never;
@@ -490,6 +650,130 @@ export interface paths {
          * @description Open the demo account; only where the server was started as the demo.
          */
         post: operations["muster_apps_accounts_api_open_demo"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/pots": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Pots
+         * @description Every pot, the newest first.
+         */
+        get: operations["muster_apps_colour_pots_pots"];
+        put?: never;
+        /**
+         * Save
+         * @description Save a pot: the shelf falls by what went into it.
+         */
+        post: operations["muster_apps_colour_pots_save"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/pots/{pot_id}/again": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Again
+         * @description Mixes that match what the pot dried to (until that is known, what was predicted).
+         */
+        post: operations["muster_apps_colour_pots_again"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/pots/{pot_id}/dried": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Dried
+         * @description Record what it dried to. Of one paint and white, the paint learns from it.
+         */
+        post: operations["muster_apps_colour_pots_dried"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/pots/{pot_id}/empty": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Empty
+         * @description The pot is used up.
+         */
+        post: operations["muster_apps_colour_pots_empty"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/pots/{pot_id}/use": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Use
+         * @description Paint a recipe's pass with the pot: a new version, which its units follow.
+         */
+        post: operations["muster_apps_colour_pots_use"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/predict": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Predict
+         * @description What drops dry to.
+         */
+        post: operations["muster_apps_colour_mixing_predict"];
         delete?: never;
         options?: never;
         head?: never;
@@ -654,6 +938,214 @@ export interface paths {
          * @description Record a trial patch.
          */
         post: operations["muster_apps_recipes_trials_add"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/shelf": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Shelf
+         * @description Every paint, with what is left after all that the bench used.
+         */
+        get: operations["muster_apps_colour_shelf_shelf"];
+        put?: never;
+        /**
+         * Add
+         * @description Add a paint.
+         */
+        post: operations["muster_apps_colour_shelf_add"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/shelf-file": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Export
+         * @description The shelf as CSV, GIMP palette, or JSON with its swatches.
+         */
+        get: operations["muster_apps_colour_shelf_export"];
+        put?: never;
+        /**
+         * Take In
+         * @description Import paints that are not on the shelf yet: all or nothing.
+         */
+        post: operations["muster_apps_colour_shelf_take_in"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/shelf-file/preview": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Preview
+         * @description What an import would do; nothing is changed.
+         */
+        post: operations["muster_apps_colour_shelf_preview"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/shelf/facts/{fact_id}/take-back": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Take Back
+         * @description A reading or weighing never was.
+         */
+        post: operations["muster_apps_colour_shelf_take_back"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/shelf/typed": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Add Typed
+         * @description Add a paint from a typed line.
+         */
+        post: operations["muster_apps_colour_shelf_add_typed"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/shelf/{paint_id}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Change
+         * @description Change a label; what is left is weighed, not typed over.
+         */
+        post: operations["muster_apps_colour_shelf_change"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/shelf/{paint_id}/bought": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Bought
+         * @description More of it came.
+         */
+        post: operations["muster_apps_colour_shelf_bought"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/shelf/{paint_id}/gone": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Take Off
+         * @description Take a paint off the shelf, or put it back.
+         */
+        post: operations["muster_apps_colour_shelf_take_off"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/shelf/{paint_id}/read": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Read Swatch
+         * @description Read a swatch; the paint learns from it.
+         */
+        post: operations["muster_apps_colour_shelf_read_swatch"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/shelf/{paint_id}/weigh": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Weigh
+         * @description Weigh a pot: what is left follows from tare and density.
+         */
+        post: operations["muster_apps_colour_shelf_weigh"];
         delete?: never;
         options?: never;
         head?: never;
@@ -854,6 +1346,31 @@ export interface components {
             day: string;
         };
         /**
+         * AwaitIn
+         * @description A paint that will be there on a day (none: forget it).
+         */
+        AwaitIn: {
+            /** Day */
+            day: string | null;
+            /** Paint */
+            paint: string;
+            /** Seen */
+            seen: number;
+        };
+        /**
+         * Awaited
+         * @description A paint that will be there on that day.
+         */
+        Awaited: {
+            /**
+             * Day
+             * Format: date
+             */
+            day: string;
+            /** Paint */
+            paint: string;
+        };
+        /**
          * BenchPip
          * @description A model in this call: ``state`` is open, wet or done.
          */
@@ -940,6 +1457,14 @@ export interface components {
             status: string;
         };
         /**
+         * BuyIn
+         * @description Millilitres that came.
+         */
+        BuyIn: {
+            /** Ml */
+            ml: number;
+        };
+        /**
          * CallCard
          * @description A call as the board and the bench name it.
          */
@@ -950,6 +1475,8 @@ export interface components {
             colour: string | null;
             /** Done Models */
             done_models: number[];
+            /** Drops */
+            drops: number[];
             /** Dry From */
             dry_from: string | null;
             /** Dry To */
@@ -966,6 +1493,8 @@ export interface components {
             late: boolean;
             /** Mix */
             mix: string;
+            /** Ml */
+            ml: number;
             /** Models */
             models: number[];
             /** Name */
@@ -990,6 +1519,8 @@ export interface components {
             tray_name: string;
             /** Unit */
             unit: string;
+            /** Wet */
+            wet: string | null;
             /** Why */
             why: string[];
         };
@@ -1076,6 +1607,36 @@ export interface components {
             values: components["schemas"]["ValueOut"][];
         };
         /**
+         * DriedIn
+         * @description What a pot dried to.
+         */
+        DriedIn: {
+            /** Colour */
+            colour: string;
+        };
+        /**
+         * DropIn
+         * @description So many drops of a paint.
+         */
+        DropIn: {
+            /** Drops */
+            drops: number;
+            /** Paint */
+            paint: number;
+        };
+        /**
+         * DropOut
+         * @description Drops of a paint, by its id and name.
+         */
+        DropOut: {
+            /** Drops */
+            drops: number;
+            /** Name */
+            name: string;
+            /** Paint */
+            paint: number;
+        };
+        /**
          * Drying
          * @description A tray that dries now.
          */
@@ -1106,6 +1667,8 @@ export interface components {
          *     trays may differ.
          */
         EditUnit: {
+            /** Area Cm2 */
+            area_cm2?: number | null;
             /** Count */
             count?: number | null;
             /**
@@ -1365,6 +1928,11 @@ export interface components {
              */
             air: components["schemas"]["Air"];
             /**
+             * Awaited
+             * @default []
+             */
+            awaited: components["schemas"]["Awaited"][];
+            /**
              * Days
              * @default []
              */
@@ -1475,6 +2043,21 @@ export interface components {
             };
         };
         /**
+         * Ladder
+         * @description Over one ground: its colour, one to four brushed coats, and coats until it is hidden (None:
+         *     more than twelve).
+         */
+        Ladder: {
+            /** Coats */
+            coats: string[];
+            /** Colour */
+            colour: string;
+            /** Ground */
+            ground: string;
+            /** Hides */
+            hides: number | null;
+        };
+        /**
          * LeaveOutCall
          * @description Leave a pass out on these models.
          */
@@ -1496,6 +2079,14 @@ export interface components {
          * @description A typed line.
          */
         Line: {
+            /** Line */
+            line: string;
+        };
+        /**
+         * LineIn
+         * @description A paint as typed: Reed green #66703f acrylic opaque 17 ml 3.20.
+         */
+        LineIn: {
             /** Line */
             line: string;
         };
@@ -1549,6 +2140,29 @@ export interface components {
             seams: components["schemas"]["SeamOut"][];
         };
         /**
+         * MatchIn
+         * @description A colour that is meant, when dry.
+         */
+        MatchIn: {
+            /**
+             * Drops
+             * @default 12
+             */
+            drops: number;
+            /**
+             * In Stock
+             * @default false
+             */
+            in_stock: boolean;
+            /**
+             * Paints
+             * @default 3
+             */
+            paints: number;
+            /** Target */
+            target: string;
+        };
+        /**
          * Me
          * @description Who is signed in, and whether the demo can be opened.
          */
@@ -1577,6 +2191,20 @@ export interface components {
             touch: number;
         };
         /**
+         * MeshOut
+         * @description A mesh as the model would stand.
+         */
+        MeshOut: {
+            /** Area Cm2 */
+            area_cm2: number;
+            /** Faces */
+            faces: number;
+            /** Size Mm */
+            size_mm: number[];
+            /** Warnings */
+            warnings: string[];
+        };
+        /**
          * MissedWindow
          * @description A window that closed before its second call was done, and the way out.
          *
@@ -1593,6 +2221,22 @@ export interface components {
             second: string;
             /** Sentence */
             sentence: string;
+        };
+        /**
+         * MixOut
+         * @description A mix: drops, what it dries to, ΔE00 from the target.
+         */
+        MixOut: {
+            /** Colour */
+            colour: string;
+            /** Difference */
+            difference: number;
+            /** Drops */
+            drops: components["schemas"]["DropOut"][];
+            /** In Stock */
+            in_stock: boolean;
+            /** Price */
+            price: number;
         };
         /**
          * MixPart
@@ -1639,6 +2283,40 @@ export interface components {
             parade_day: string | null;
             /** Version */
             version: number;
+        };
+        /**
+         * Need
+         * @description Of one paint: ml still to be used, by unit; on the shelf; short; pots that would be enough,
+         *     and what they cost (None where no size or price is known).
+         */
+        Need: {
+            /** By Unit */
+            by_unit: {
+                [key: string]: number;
+            };
+            /** Cost */
+            cost: number | null;
+            /** Left Ml */
+            left_ml: number | null;
+            /** Ml */
+            ml: number;
+            /** Owned */
+            owned: boolean;
+            /** Paint */
+            paint: string;
+            /** Pots */
+            pots: number | null;
+            /** Short Ml */
+            short_ml: number;
+        };
+        /**
+         * NeedOut
+         * @description A paint's row; ``awaited``: the day on which it will be there.
+         */
+        NeedOut: {
+            /** Awaited */
+            awaited: string | null;
+            need: components["schemas"]["Need"];
         };
         /**
          * NewMuster
@@ -1780,6 +2458,92 @@ export interface components {
             kind: "figure" | "mounted" | "vehicle" | "gun" | "aircraft" | "building" | "base";
             /** Name */
             name: string;
+        };
+        /**
+         * OwnedPaint
+         * @description A paint. ``colour``: the label's; ``left_ml`` None: nobody knows; ``price``: of a pot of
+         *     ``size_ml``; ``density``: g/ml; ``tare_g``: the empty pot.
+         */
+        OwnedPaint: {
+            /**
+             * Code
+             * @default
+             */
+            code: string;
+            /** Colour */
+            colour: string;
+            /**
+             * Density
+             * @default 1.2
+             */
+            density: number;
+            /**
+             * Drop Ml
+             * @default 0.05
+             */
+            drop_ml: number;
+            /**
+             * Finish
+             * @default matt
+             * @enum {string}
+             */
+            finish: "matt" | "satin" | "gloss";
+            /** Left Ml */
+            left_ml?: number | null;
+            /**
+             * Medium
+             * @default acrylic
+             */
+            medium: string;
+            /** Name */
+            name: string;
+            /** Opacity */
+            opacity?: ("opaque" | "semi-opaque" | "semi-transparent" | "transparent") | null;
+            /** Price */
+            price?: number | null;
+            /**
+             * Range
+             * @default
+             */
+            range: string;
+            /** Size Ml */
+            size_ml?: number | null;
+            /**
+             * Swatches
+             * @default []
+             */
+            swatches: components["schemas"]["Reading"][];
+            /**
+             * Tare G
+             * @default 8
+             */
+            tare_g: number;
+        };
+        /**
+         * PaintIn
+         * @description A paint's label.
+         */
+        PaintIn: {
+            paint: components["schemas"]["OwnedPaint"];
+        };
+        /**
+         * PaintOut
+         * @description A paint on the shelf. ``twins``: others of the same name, or alike in range and code.
+         */
+        PaintOut: {
+            /** Clear */
+            clear: boolean;
+            /** Dry */
+            dry: string;
+            /** Id */
+            id: number;
+            /** Opacity */
+            opacity: string;
+            paint: components["schemas"]["OwnedPaint"];
+            /** Swatches */
+            swatches: components["schemas"]["SwatchOut"][];
+            /** Twins */
+            twins: number[];
         };
         /**
          * Pass
@@ -1988,6 +2752,88 @@ export interface components {
             start: string;
         };
         /**
+         * PotDrop
+         * @description Drops of a paint, as it was called when the pot was mixed.
+         */
+        PotDrop: {
+            /** Drops */
+            drops: number;
+            /** Name */
+            name: string;
+            /** Paint */
+            paint: number;
+        };
+        /**
+         * PotIn
+         * @description What was really put in.
+         */
+        PotIn: {
+            /** Drops */
+            drops: components["schemas"]["DropIn"][];
+            /** Name */
+            name: string;
+            /**
+             * Note
+             * @default
+             */
+            note: string;
+            /** Target */
+            target: string;
+        };
+        /**
+         * PotOut
+         * @description A pot. ``dried``: what it dried to, empty until it is known.
+         */
+        PotOut: {
+            /** Dried */
+            dried: string;
+            /** Drops */
+            drops: components["schemas"]["PotDrop"][];
+            /** Id */
+            id: number;
+            /** Made At */
+            made_at: string;
+            /** Name */
+            name: string;
+            /** Note */
+            note: string;
+            /** Predicted */
+            predicted: string;
+            /** Target */
+            target: string;
+        };
+        /**
+         * PredictIn
+         * @description Drops on the mixing bench; ``varnish``: share of varnish or medium stirred in on top.
+         */
+        PredictIn: {
+            /** Drops */
+            drops: components["schemas"]["DropIn"][];
+            /** Target */
+            target?: string | null;
+            /**
+             * Varnish
+             * @default 0
+             */
+            varnish: number;
+        };
+        /**
+         * PredictOut
+         * @description What those drops dry to; coats over each ground; varnish in drops, kept apart.
+         */
+        PredictOut: {
+            /** Colour */
+            colour: string;
+            /** Difference */
+            difference: number | null;
+            /** Lab */
+            lab: number[];
+            /** Ladders */
+            ladders: components["schemas"]["Ladder"][];
+            /** Varnish Drops */
+            varnish_drops: number;
+        };
+        /**
          * Preview
          * @description What an import would do.
          */
@@ -2045,6 +2891,120 @@ export interface components {
              * Format: date-time
              */
             until: string;
+        };
+        /**
+         * RampIn
+         * @description A ramp about a base.
+         */
+        RampIn: {
+            /** Base */
+            base: string;
+            /**
+             * Hue Shift
+             * @default 0
+             */
+            hue_shift: number;
+            /**
+             * Lights
+             * @default 2
+             */
+            lights: number;
+            /**
+             * Shades
+             * @default 1
+             */
+            shades: number;
+        };
+        /**
+         * RampOut
+         * @description From dark to light; ``base``: which is the base.
+         */
+        RampOut: {
+            /** Base */
+            base: number;
+            /** Headroom */
+            headroom: number;
+            /** Mixes */
+            mixes: components["schemas"]["MixOut"][];
+            /** Warning */
+            warning: string;
+        };
+        /**
+         * ReachIn
+         * @description What is in the pot, and where it is to go.
+         */
+        ReachIn: {
+            /**
+             * Extra
+             * @default 12
+             */
+            extra: number;
+            /** Pot */
+            pot: components["schemas"]["DropIn"][];
+            /** Target */
+            target: string;
+        };
+        /**
+         * ReadIn
+         * @description A swatch: typed, or so many readings of the colour reader.
+         */
+        ReadIn: {
+            /**
+             * Coats
+             * @default 1
+             */
+            coats: number;
+            /** Colour */
+            colour?: string | null;
+            /**
+             * Kind
+             * @default masstone
+             * @enum {string}
+             */
+            kind: "masstone" | "tint" | "over black" | "over white";
+            /**
+             * Share
+             * @default 0.2
+             */
+            share: number;
+            /**
+             * Times
+             * @default 3
+             */
+            times: number;
+            /**
+             * Wet
+             * @default false
+             */
+            wet: boolean;
+        };
+        /**
+         * Reading
+         * @description A swatch as it was read: dry, unless ``wet``; wet ones tell nothing of the dry paint.
+         */
+        Reading: {
+            /**
+             * Coats
+             * @default 1
+             */
+            coats: number;
+            /** Colour */
+            colour: string;
+            /**
+             * Kind
+             * @enum {string}
+             */
+            kind: "masstone" | "tint" | "over black" | "over white";
+            /**
+             * Share
+             * @default 1
+             */
+            share: number;
+            /**
+             * Wet
+             * @default false
+             */
+            wet: boolean;
         };
         /**
          * Recipe
@@ -2267,6 +3227,16 @@ export interface components {
             minutes: number;
         };
         /**
+         * ShelfPreview
+         * @description What an import would do.
+         */
+        ShelfPreview: {
+            /** Known */
+            known: string[];
+            /** New */
+            new: string[];
+        };
+        /**
          * SitDown
          * @description Sit down now, for so many minutes.
          */
@@ -2315,6 +3285,31 @@ export interface components {
             tag: string;
         };
         /**
+         * SuppliesOut
+         * @description The room.
+         */
+        SuppliesOut: {
+            /** Areas */
+            areas: components["schemas"]["UnitArea"][];
+            /** Cost */
+            cost: number;
+            /** House */
+            house: number;
+            /** Rows */
+            rows: components["schemas"]["NeedOut"][];
+            /** Unpriced */
+            unpriced: number;
+        };
+        /**
+         * SwatchOut
+         * @description A swatch as it was read, with its fact's id.
+         */
+        SwatchOut: {
+            /** Fact */
+            fact: number;
+            reading: components["schemas"]["Reading"];
+        };
+        /**
          * Together
          * @description Several changes as one: all of them or none, taken back at one stroke.
          */
@@ -2326,6 +3321,36 @@ export interface components {
              * @enum {string}
              */
             do: "together";
+        };
+        /**
+         * TrayIn
+         * @description A mix for a unit's pass: as many models as are worked at once.
+         */
+        TrayIn: {
+            /** Key */
+            key: string;
+            /** Models */
+            models: number;
+            /** Muster */
+            muster: number;
+            /** Parts */
+            parts: number[];
+            /** Unit */
+            unit: string;
+        };
+        /**
+         * TrayOut
+         * @description Millilitres, and the drops of each part that are enough, in the mix's exact ratio.
+         */
+        TrayOut: {
+            /** Drops */
+            drops: number[];
+            /** Each Ml */
+            each_ml: number;
+            /** Left Ml */
+            left_ml: number;
+            /** Ml */
+            ml: number;
         };
         /**
          * TraySizes
@@ -2464,6 +3489,8 @@ export interface components {
          * @description Matching models, painted by one recipe version, split into trays.
          */
         Unit: {
+            /** Area Cm2 */
+            area_cm2?: number | null;
             /** Count */
             count: number;
             /** Id */
@@ -2501,6 +3528,20 @@ export interface components {
             tray_size?: number | null;
         };
         /**
+         * UnitArea
+         * @description A unit's painted surface: cm² of one model, and whether it was measured.
+         */
+        UnitArea: {
+            /** Area Cm2 */
+            area_cm2: number;
+            /** Measured */
+            measured: boolean;
+            /** Name */
+            name: string;
+            /** Unit */
+            unit: string;
+        };
+        /**
          * UnitChance
          * @description A unit's chance, 0 to 1, to stand finished on the parade day.
          */
@@ -2532,6 +3573,18 @@ export interface components {
             unit: components["schemas"]["Unit"];
         };
         /**
+         * UseIn
+         * @description The pass of a recipe that is to be painted with the pot.
+         */
+        UseIn: {
+            /** Key */
+            key: string;
+            /** Recipe */
+            recipe: string;
+            /** Seen */
+            seen: number;
+        };
+        /**
          * UsedBy
          * @description A unit under a recipe, and the version it follows.
          */
@@ -2544,6 +3597,16 @@ export interface components {
             unit: string;
             /** Unit Name */
             unit_name: string;
+            /** Version */
+            version: number;
+        };
+        /**
+         * UsedOut
+         * @description The recipe's new version, and the units that follow it.
+         */
+        UsedOut: {
+            /** Units */
+            units: string[];
             /** Version */
             version: number;
         };
@@ -2626,6 +3689,14 @@ export interface components {
             start: string;
             /** Weekday */
             weekday: number;
+        };
+        /**
+         * WeighIn
+         * @description Grams of pot and paint; none: from the scale.
+         */
+        WeighIn: {
+            /** Grams */
+            grams?: number | null;
         };
     };
     responses: never;
@@ -2914,6 +3985,147 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content?: never;
+            };
+        };
+    };
+    muster_apps_supplies_api_mesh: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "multipart/form-data": {
+                    /**
+                     * File
+                     * Format: binary
+                     */
+                    file: string;
+                    /**
+                     * File Scale
+                     * @default 1
+                     */
+                    file_scale?: number;
+                    /**
+                     * Scale
+                     * @default 72
+                     */
+                    scale?: number;
+                    /**
+                     * Unit
+                     * @default mm
+                     */
+                    unit?: string;
+                };
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["MeshOut"];
+                };
+            };
+        };
+    };
+    muster_apps_colour_mixing_match: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["MatchIn"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["MixOut"][];
+                };
+            };
+        };
+    };
+    muster_apps_colour_mixing_make_ramp: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["RampIn"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["RampOut"];
+                };
+            };
+        };
+    };
+    muster_apps_colour_mixing_reach: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["ReachIn"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["MixOut"][];
+                };
+            };
+        };
+    };
+    muster_apps_colour_mixing_for_tray: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["TrayIn"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["TrayOut"];
+                };
             };
         };
     };
@@ -3215,6 +4427,74 @@ export interface operations {
             };
         };
     };
+    muster_apps_supplies_api_supplies: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                muster_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["SuppliesOut"];
+                };
+            };
+        };
+    };
+    muster_apps_supplies_api_await_paint: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                muster_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["AwaitIn"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["SuppliesOut"];
+                };
+            };
+        };
+    };
+    muster_apps_supplies_api_shopping: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                muster_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+        };
+    };
     muster_apps_roll_api_undo: {
         parameters: {
             query?: never;
@@ -3257,6 +4537,170 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["Me"];
+                };
+            };
+        };
+    };
+    muster_apps_colour_pots_pots: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["PotOut"][];
+                };
+            };
+        };
+    };
+    muster_apps_colour_pots_save: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["PotIn"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["PotOut"][];
+                };
+            };
+        };
+    };
+    muster_apps_colour_pots_again: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                pot_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["MixOut"][];
+                };
+            };
+        };
+    };
+    muster_apps_colour_pots_dried: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                pot_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["DriedIn"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["PotOut"][];
+                };
+            };
+        };
+    };
+    muster_apps_colour_pots_empty: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                pot_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["PotOut"][];
+                };
+            };
+        };
+    };
+    muster_apps_colour_pots_use: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                pot_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["UseIn"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["UsedOut"];
+                };
+            };
+        };
+    };
+    muster_apps_colour_mixing_predict: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["PredictIn"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["PredictOut"];
                 };
             };
         };
@@ -3477,6 +4921,304 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["TrialOut"][];
+                };
+            };
+        };
+    };
+    muster_apps_colour_shelf_shelf: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["PaintOut"][];
+                };
+            };
+        };
+    };
+    muster_apps_colour_shelf_add: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["PaintIn"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["PaintOut"][];
+                };
+            };
+        };
+    };
+    muster_apps_colour_shelf_export: {
+        parameters: {
+            query?: {
+                kind?: "csv" | "gpl" | "json";
+            };
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+        };
+    };
+    muster_apps_colour_shelf_take_in: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "multipart/form-data": {
+                    /**
+                     * File
+                     * Format: binary
+                     */
+                    file: string;
+                };
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["PaintOut"][];
+                };
+            };
+        };
+    };
+    muster_apps_colour_shelf_preview: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "multipart/form-data": {
+                    /**
+                     * File
+                     * Format: binary
+                     */
+                    file: string;
+                };
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ShelfPreview"];
+                };
+            };
+        };
+    };
+    muster_apps_colour_shelf_take_back: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                fact_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["PaintOut"][];
+                };
+            };
+        };
+    };
+    muster_apps_colour_shelf_add_typed: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["LineIn"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["PaintOut"][];
+                };
+            };
+        };
+    };
+    muster_apps_colour_shelf_change: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                paint_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["PaintIn"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["PaintOut"][];
+                };
+            };
+        };
+    };
+    muster_apps_colour_shelf_bought: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                paint_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["BuyIn"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["PaintOut"][];
+                };
+            };
+        };
+    };
+    muster_apps_colour_shelf_take_off: {
+        parameters: {
+            query?: {
+                back?: boolean;
+            };
+            header?: never;
+            path: {
+                paint_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["PaintOut"][];
+                };
+            };
+        };
+    };
+    muster_apps_colour_shelf_read_swatch: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                paint_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["ReadIn"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["PaintOut"][];
+                };
+            };
+        };
+    };
+    muster_apps_colour_shelf_weigh: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                paint_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["WeighIn"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["PaintOut"][];
                 };
             };
         };

@@ -1,30 +1,48 @@
 <script setup lang="ts">
+import { computed } from 'vue'
 import type { Schemas } from '../../api/client'
 
 /** The mix in parts, as beads on paper; thinners are open rings. Only the whole mix has a colour. */
-defineProps<{ parts: Schemas['MixPart'][]; colour: string | null }>()
+const {
+  parts,
+  drops = [],
+  ml = 0,
+} = defineProps<{
+  parts: Schemas['MixPart'][]
+  colour: string | null
+  drops?: number[]
+  ml?: number
+}>()
+/** More would not be counted by eye: the ratio is drawn then. */
+const MOST = 36
+const beads = computed(() => {
+  const whole = drops.reduce((sum, one) => sum + one, 0)
+  return whole && whole <= MOST ? drops : parts.map((one) => one.parts)
+})
 
 const THINNERS = ['water', 'white spirit', 'thinner', 'alcohol']
 </script>
 
 <template>
   <div class="mt-3 flex flex-wrap gap-x-8 gap-y-2 bg-paper px-3 py-2">
-    <div v-for="part in parts" :key="part.name">
-      <svg :width="part.parts * 30" height="28" aria-hidden="true">
+    <div v-for="(part, index) in parts" :key="part.name">
+      <svg :width="(beads[index] ?? 1) * 24" height="28" aria-hidden="true">
         <circle
-          v-for="n in part.parts"
+          v-for="n in beads[index]"
           :key="n"
-          :cx="n * 30 - 16"
+          :cx="n * 24 - 12"
           cy="14"
-          r="12"
+          r="10"
           :fill="THINNERS.includes(part.name) ? 'none' : (colour ?? 'none')"
           stroke="var(--key)"
         />
       </svg>
       <p class="fig text-28">
-        <b>{{ part.parts }}</b> {{ part.name }}
+        <b>{{ drops[index] ?? part.parts }}</b> {{ part.name }}
       </p>
     </div>
-    <p class="self-end text-20 text-soft">parts</p>
+    <p class="fig self-end text-20 text-soft">
+      {{ drops.length ? `drops, ${ml} ml for this call` : 'parts' }}
+    </p>
   </div>
 </template>

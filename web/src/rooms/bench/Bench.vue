@@ -141,6 +141,7 @@ const when = (next: Schemas['CallCard']) => {
     <div class="absolute inset-y-0 -left-4 w-9 border-r border-key max-md:w-6" aria-hidden="true">
       <svg class="size-full" preserveAspectRatio="none">
         <rect width="100%" height="100%" :fill="card.colour ?? 'var(--paper)'" />
+        <rect v-if="card.wet" width="100%" height="50%" :fill="card.wet" />
       </svg>
     </div>
     <div class="min-w-0 flex-1 max-md:pl-5">
@@ -179,8 +180,9 @@ const when = (next: Schemas['CallCard']) => {
       <p v-if="card.cautions.length && !bench.running" class="tall max-w-[70ch] text-18">
         {{ card.cautions.join(' ') }} The product's label and local rules come first.
       </p>
-      <p v-if="light === 'lamp'" class="tall text-16 text-soft">
-        Colours are not to be judged in lamp light.
+      <p v-if="light === 'lamp' || card.wet" class="tall text-16 text-soft">
+        <template v-if="card.wet">At the edge: wet above, dry below. </template
+        ><template v-if="light === 'lamp'">Colours are not to be judged in lamp light.</template>
       </p>
       <p v-if="mustClean && bench.clean_up_from" class="text-20" role="status">
         <span class="warn">Clean-up must start at {{ muster.clock(bench.clean_up_from) }}</span> to
@@ -188,7 +190,14 @@ const when = (next: Schemas['CallCard']) => {
       </p>
 
       <MissedWindows class="text-18" />
-      <Beads v-if="parts.length > 1" class="tall" :parts="parts" :colour="card.colour ?? null" />
+      <Beads
+        v-if="parts.length > 1"
+        class="tall"
+        :parts="parts"
+        :colour="card.colour ?? null"
+        :drops="card.drops"
+        :ml="card.ml"
+      />
       <BenchPips
         class="my-4 max-md:my-2"
         :pips="bench.pips"

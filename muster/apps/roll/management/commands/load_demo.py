@@ -13,14 +13,17 @@ from django.db import transaction
 
 from muster.apps import clock
 from muster.apps.accounts.api import DEMO_NAME
+from muster.apps.colour.shelf import keep_paints
 from muster.apps.plan.current import current_plan
 from muster.apps.recipes.starting import give_starters
 from muster.apps.roll.files import keep_document
 from muster.apps.roll.models import Muster
 from muster.core.choices import Choices, Evening
 from muster.core.formats import muster as muster_format
+from muster.core.formats import shelf as shelf_format
 
 DEMO = Path(__file__).resolve().parents[5] / "demo"
+SHELF = "shelf.json"
 FILES = ("lock-watch.json", "reed-coast.json")
 AHEAD = timedelta(days=28)
 
@@ -46,6 +49,7 @@ class Command(BaseCommand):
         if Muster.objects.filter(owner=user).exists():
             return
         give_starters(user)
+        keep_paints(user, shelf_format.read((DEMO / SHELF).read_bytes()))
         now = clock.now()
         for name in FILES:
             document = muster_format.read((DEMO / name).read_bytes())

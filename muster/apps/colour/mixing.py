@@ -1,0 +1,246 @@
+"""The mixing bench: a target matched, a mix predicted, drops for a tray, a ramp, filters."""
+
+from __future__ import annotations
+
+import math
+from dataclasses import dataclass
+from typing import Annotated
+
+import numpy as np
+from django.contrib.auth.models import User
+from django.http import Http404, HttpRequest
+from ninja import Router, Schema
+from pydantic import Field
+
+from muster.apps.colour.reading import Kept, shelf_of
+from muster.apps.colour.using import whole_recipes
+from muster.apps.roll.reading import choices_of, own_muster
+from muster.core.amounts.film import in_drops
+from muster.core.amounts.needs import amount_of
+from muster.core.colour import match as matching
+from muster.core.colour.ladder import Ladder, ladders
+from muster.core.colour.observer import Floats
+from muster.core.colour.owned import shelf_of as optical_shelf
+from muster.core.colour.ramps import ramp
+from muster.core.colour.shelf import DROP_ML, Mix, Shelf
+from muster.core.colour.spaces import difference, lab_of, xyz_of_hex
+from muster.core.plan.fields import Refused
+
+router = Router()
+
+Hex = Annotated[str, Field(pattern=r"^#[0-9a-f]{6}$")]
+
+
+class DropIn(Schema):
+    """So many drops of a paint."""
+
+    paint: int
+    drops: Annotated[int, Field(ge=1, le=500)]
+
+
+class MatchIn(Schema):
+    """A colour that is meant, when dry."""
+
+    target: Hex
+    paints: Annotated[int, Field(ge=1, le=4)] = 3
+    drops: Annotated[int, Field(ge=1, le=60)] = 12
+    in_stock: bool = False
+
+
+class DropOut(Schema):
+    """Drops of a paint, by its id and name."""
+
+    paint: int
+    name: str
+    drops: int
+
+
+class MixOut(Schema):
+    """A mix: drops, what it dries to, ΔE00 from the target."""
+
+    drops: list[DropOut]
+    colour: str
+    difference: float
+    in_stock: bool
+    price: float
+
+
+class PredictIn(Schema):
+    """Drops on the mixing bench; ``varnish``: share of varnish or medium stirred in on top."""
+
+    drops: Annotated[list[DropIn], Field(min_length=1, max_length=12)]
+    target: Hex | None = None
+    varnish: Annotated[float, Field(ge=0, le=0.8)] = 0
+
+
+class PredictOut(Schema):
+    """What those drops dry to; coats over each ground; varnish in drops, kept apart."""
+
+    colour: str
+    lab: list[float]
+    difference: float | None
+    ladders: list[Ladder]
+    varnish_drops: int
+
+
+class TrayIn(Schema):
+    """A mix for a unit's pass: as many models as are worked at once."""
+
+    muster: int
+    unit: str
+    key: str
+    models: Annotated[int, Field(ge=1, le=500)]
+    parts: Annotated[list[Annotated[int, Field(ge=1, le=500)]], Field(min_length=1, max_length=12)]
+
+
+class TrayOut(Schema):
+    """Millilitres, and the drops of each part that are enough, in the mix's exact ratio."""
+
+    ml: float
+    each_ml: float
+    left_ml: float
+    drops: list[int]
+
+
+class RampIn(Schema):
+    """A ramp about a base."""
+
+    base: Hex
+    shades: Annotated[int, Field(ge=0, le=4)] = 1
+    lights: Annotated[int, Field(ge=0, le=4)] = 2
+    hue_shift: Annotated[float, Field(ge=-30, le=30)] = 0
+
+
+class RampOut(Schema):
+    """From dark to light; ``base``: which is the base."""
+
+    mixes: list[MixOut]
+    base: int
+    headroom: float
+    warning: str
+
+
+class ReachIn(Schema):
+    """What is in the pot, and where it is to go."""
+
+    pot: Annotated[list[DropIn], Field(min_length=1, max_length=12)]
+    target: Hex
+    extra: Annotated[int, Field(ge=1, le=30)] = 12
+
+
+@dataclass(frozen=True)
+class Bench:
+    """A user's colours as matching knows them; varnishes, glues and fluids are left out."""
+
+    kept: list[Kept]
+    shelf: Shelf
+
+    def place(self, paint_id: int) -> int:
+        """Where a paint stands. Raises Http404 for one that is not his, or has no colour."""
+        for index, one in enumerate(self.kept):
+            if one.id == paint_id:
+                return index
+        raise Http404
+
+    def out(self, mix: Mix) -> MixOut:
+        """A mix by ids and names."""
+        drops = [
+            DropOut(paint=self.kept[i].id, name=self.kept[i].paint.name, drops=many)
+            for i, many in mix.drops
+        ]
+        return MixOut(drops=drops, colour=mix.hex, difference=round(mix.off, 2),
+                      in_stock=mix.in_stock, price=round(mix.price, 2))  # fmt: skip
+
+
+def bench_of(user: User, in_stock: bool = False) -> Bench:
+    """The user's mixing bench. Raises Refused where the shelf holds no colour."""
+    kept = [
+        one
+        for one in shelf_of(user.pk)
+        if not one.paint.clear and not (in_stock and one.paint.left_ml == 0)
+    ]
+    if not kept:
+        raise Refused("the shelf holds no colour: add a paint, or take in a file")
+    return Bench(kept, optical_shelf(one.paint for one in kept))
+
+
+def lab_of_hex(colour: str) -> Floats:
+    """CIELAB of ``#rrggbb``."""
+    return lab_of(xyz_of_hex([colour]))[0]
+
+
+@router.post("/mix", response=list[MixOut])
+def match(request: HttpRequest, payload: MatchIn) -> list[MixOut]:
+    """The best mixes for a colour, the best first; the nearest single paint is among them last."""
+    bench = bench_of(request.user, payload.in_stock)
+    goal = lab_of_hex(payload.target)
+    found = matching.match(bench.shelf, goal, payload.paints, payload.drops, keep=8)
+    single = matching.match(bench.shelf, goal, 1, 1, keep=1)[0]
+    if all(mix.drops != single.drops for mix in found):
+        found.append(single)
+    return [bench.out(mix) for mix in found]
+
+
+@router.post("/predict", response=PredictOut)
+def predict(request: HttpRequest, payload: PredictIn) -> PredictOut:
+    """What drops dry to."""
+    bench = bench_of(request.user)
+    drops = [(bench.place(one.paint), one.drops) for one in payload.drops]
+    goal = lab_of_hex(payload.target) if payload.target else None
+    mix = bench.shelf.mix(drops, np.zeros(3) if goal is None else goal)
+    off = None if goal is None else round(float(difference(np.array(mix.lab), goal)), 2)
+    whole = sum(many for _, many in drops)
+    return PredictOut(
+        colour=mix.hex, lab=[round(value, 1) for value in mix.lab], difference=off,
+        ladders=ladders(bench.shelf.optics(drops)),
+        varnish_drops=math.ceil(round(whole * payload.varnish / (1 - payload.varnish), 6)),
+    )  # fmt: skip
+
+
+@router.post("/mix/reach", response=list[MixOut])
+def reach(request: HttpRequest, payload: ReachIn) -> list[MixOut]:
+    """What to add to a pot already mixed, the least that helps first."""
+    bench = bench_of(request.user)
+    pot: dict[int, int] = {}
+    for one in payload.pot:
+        place = bench.place(one.paint)
+        pot[place] = pot.get(place, 0) + one.drops
+    try:
+        found = matching.from_pot(
+            bench.shelf, tuple(pot.items()), lab_of_hex(payload.target), payload.extra
+        )
+    except ValueError as error:
+        raise Refused(str(error)) from error
+    return [bench.out(mix) for mix in found]
+
+
+@router.post("/mix/tray", response=TrayOut)
+def for_tray(request: HttpRequest, payload: TrayIn) -> TrayOut:
+    """Drops and millilitres for a pass on so many models."""
+    muster = own_muster(request.user, payload.muster)
+    unit = choices_of(muster).unit(payload.unit)
+    if unit is None:
+        raise Http404
+    recipe = whole_recipes(request.user.pk, [unit])[unit.recipe, unit.recipe_version]
+    one = next((each for each in recipe.passes if each.key == payload.key), None)
+    if one is None:
+        raise Http404
+    taken = amount_of(one, unit, payload.models, recipe)
+    return TrayOut(
+        ml=round(taken.ml, 2), each_ml=round(taken.each_ml, 3), left_ml=taken.left_ml,
+        drops=in_drops(payload.parts, taken.drops(DROP_ML)),
+    )  # fmt: skip
+
+
+@router.post("/mix/ramp", response=RampOut)
+def make_ramp(request: HttpRequest, payload: RampIn) -> RampOut:
+    """Shade, base and lights from owned paints."""
+    bench = bench_of(request.user)
+    found = ramp(
+        bench.shelf, lab_of_hex(payload.base), payload.shades, payload.lights,
+        hue_shift=payload.hue_shift,
+    )  # fmt: skip
+    return RampOut(
+        mixes=[bench.out(mix) for mix in found.mixes], base=found.base,
+        headroom=round(found.headroom, 1), warning=found.warning,
+    )  # fmt: skip

@@ -1,0 +1,64 @@
+"""Paints on a user's shelf, what was found out about them, and pots that were mixed."""
+
+from __future__ import annotations
+
+from django.conf import settings
+from django.db import models
+
+from muster.core.colour.owned import OwnedPaint, Reading
+from muster.core.formats.shelf import PAINT
+
+
+class Paint(models.Model):
+    """A paint: its label, in ``document`` without swatches. ``gone``: taken off the shelf."""
+
+    owner = models.ForeignKey(settings.AUTH_USER_MODEL, on_delete=models.CASCADE)
+    document = models.JSONField()
+    made_at = models.DateTimeField()
+    gone = models.BooleanField(default=False)
+
+    class Meta:
+        indexes = [models.Index(fields=["owner", "gone"], name="paint_shelf")]
+
+    def value(self) -> OwnedPaint:
+        """The label as the core knows it."""
+        return PAINT.validate_python(self.document)
+
+
+class PaintFact(models.Model):
+    """What was found out: weighed (ml), bought (ml), poured into a pot (ml), or a swatch that was
+    read. Append-only; ``take_back``: the fact ``of`` never was."""
+
+    class Kind(models.TextChoices):
+        """What it tells."""
+
+        WEIGHED = "weighed"
+        BOUGHT = "bought"
+        POURED = "poured"
+        SWATCH = "swatch"
+        TAKE_BACK = "take_back"
+
+    paint = models.ForeignKey(Paint, on_delete=models.CASCADE, related_name="facts")
+    kind = models.CharField(max_length=10, choices=Kind.choices)
+    at = models.DateTimeField()
+    ml = models.FloatField(default=0)
+    reading = models.JSONField(null=True)
+    of = models.ForeignKey("self", null=True, on_delete=models.CASCADE)
+
+    def swatch(self) -> Reading:
+        """The reading as the core knows it."""
+        return Reading(**self.reading)
+
+
+class Pot(models.Model):
+    """A mixed amount: what was really put in, in drops by paint. ``dried``: what it dried to."""
+
+    owner = models.ForeignKey(settings.AUTH_USER_MODEL, on_delete=models.CASCADE)
+    name = models.CharField(max_length=60)
+    drops = models.JSONField()
+    target = models.CharField(max_length=7)
+    predicted = models.CharField(max_length=7)
+    dried = models.CharField(max_length=7, blank=True)
+    note = models.CharField(max_length=300, blank=True)
+    made_at = models.DateTimeField()
+    gone = models.BooleanField(default=False)

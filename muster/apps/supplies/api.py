@@ -1,0 +1,158 @@
+"""Supplies: what a muster still takes of each paint, what is short, what to buy and when."""
+
+from __future__ import annotations
+
+import csv
+import io
+from dataclasses import replace
+from datetime import date
+from typing import Annotated
+
+from django.contrib.auth.models import User
+from django.http import HttpRequest, HttpResponse
+from ninja import File, Form, Router, Schema
+from ninja.files import UploadedFile
+from pydantic import Field
+
+from muster.apps.colour.reading import shelf_of
+from muster.apps.colour.using import used_from, whole_recipes
+from muster.apps.house import keeping
+from muster.apps.roll.reading import choices_of, own_muster
+from muster.core.amounts.area import model_cm2
+from muster.core.amounts.mesh import MOST_BYTES, measured
+from muster.core.amounts.needs import Need, Stock, needs, still_needed
+from muster.core.facts import record
+from muster.core.house import Awaited
+from muster.core.plan.fields import Refused
+from muster.core.work.calls import calls_of
+
+router = Router()
+
+
+class UnitArea(Schema):
+    """A unit's painted surface: cm² of one model, and whether it was measured."""
+
+    unit: str
+    name: str
+    area_cm2: float
+    measured: bool
+
+
+class NeedOut(Schema):
+    """A paint's row; ``awaited``: the day on which it will be there."""
+
+    need: Need
+    awaited: date | None
+
+
+class SuppliesOut(Schema):
+    """The room."""
+
+    rows: list[NeedOut]
+    cost: float
+    unpriced: int
+    areas: list[UnitArea]
+    house: int
+
+
+class AwaitIn(Schema):
+    """A paint that will be there on a day (none: forget it)."""
+
+    seen: int
+    paint: Annotated[str, Field(min_length=1, max_length=60)]
+    day: date | None
+
+
+class MeshOut(Schema):
+    """A mesh as the model would stand."""
+
+    area_cm2: float
+    size_mm: list[float]
+    faces: int
+    warnings: list[str]
+
+
+@router.get("/musters/{muster_id}/supplies", response=SuppliesOut)
+def supplies(request: HttpRequest, muster_id: int) -> SuppliesOut:
+    """What is still needed and what is short."""
+    return _out(request.user, muster_id)
+
+
+@router.post("/musters/{muster_id}/supplies/await", response=SuppliesOut)
+def await_paint(request: HttpRequest, muster_id: int, payload: AwaitIn) -> SuppliesOut:
+    """Say when a paint will be there: no call that takes it begins sooner."""
+    own_muster(request.user, muster_id)
+    house, _ = keeping.house_of(request.user.pk)
+    kept = tuple(one for one in house.awaited if one.paint != payload.paint)
+    if payload.day is not None:
+        kept = (*kept, Awaited(payload.paint, payload.day))
+    when = f"comes on {payload.day}" if payload.day else "is no longer waited for"
+    new = replace(house, awaited=kept)
+    keeping.change(request.user, payload.seen, new, f"{payload.paint} {when}")
+    return _out(request.user, muster_id)
+
+
+@router.get("/musters/{muster_id}/supplies/file", response={200: None})
+def shopping(request: HttpRequest, muster_id: int) -> HttpResponse:
+    """The shopping list as CSV."""
+    out = io.StringIO()
+    table = csv.writer(out, lineterminator="\r\n")
+    table.writerow(("paint", "short_ml", "pots", "cost", "needed_ml", "left_ml"))
+    for row in _out(request.user, muster_id).rows:
+        need = row.need
+        if need.short_ml > 0:
+            left = "" if need.left_ml is None else f"{need.left_ml:.1f}"
+            table.writerow((need.paint, f"{need.short_ml:.1f}", need.pots or "",
+                            "" if need.cost is None else f"{need.cost:.2f}", f"{need.ml:.1f}",
+                            left))  # fmt: skip
+    answer = HttpResponse(out.getvalue(), content_type="text/csv; charset=utf-8")
+    answer["Content-Disposition"] = 'attachment; filename="shopping.csv"'
+    return answer
+
+
+@router.post("/mesh", response=MeshOut)
+def mesh(
+    request: HttpRequest,
+    file: UploadedFile = File(...),  # noqa: B008
+    file_scale: float = Form(1),
+    scale: float = Form(72),
+    unit: str = Form("mm"),
+) -> MeshOut:
+    """Measure an STL; nothing is kept."""
+    if file.size is None or file.size > MOST_BYTES:
+        raise Refused(f"the mesh is larger than {MOST_BYTES // 1_000_000} MB: simplify it")
+    found = measured(file.read(), file_scale, scale, unit)
+    return MeshOut(
+        area_cm2=round(found.area_cm2, 2), size_mm=[round(one, 1) for one in found.size_mm],
+        faces=found.faces, warnings=list(found.warnings),
+    )  # fmt: skip
+
+
+def _out(user: User, muster_id: int) -> SuppliesOut:
+    muster = own_muster(user, muster_id)
+    choices = choices_of(muster)
+    told = record(row.value() for row in muster.facts.order_by("at", "made_at"))
+    recipes = whole_recipes(user.pk, choices.units)
+    wanted = still_needed(calls_of(choices, recipes, told), recipes, told)
+    stock = {
+        one.paint.name: Stock(one.paint.left_ml, one.paint.size_ml, one.paint.price)
+        for one in used_from(user, shelf_of(user.pk))
+    }
+    house, version = keeping.house_of(user.pk)
+    awaited = {one.paint: one.day for one in house.awaited}
+    rows = needs(wanted, stock)
+    names = {unit.id: unit.name for unit in choices.units}
+    rows = [replace(row, by_unit={names[u]: ml for u, ml in row.by_unit.items()}) for row in rows]
+    return SuppliesOut(
+        rows=[NeedOut(need=row, awaited=awaited.get(row.paint)) for row in rows],
+        cost=round(sum(row.cost or 0 for row in rows), 2),
+        unpriced=sum(1 for row in rows if row.short_ml > 0 and row.cost is None),
+        areas=[
+            UnitArea(
+                unit=unit.id, name=unit.name, measured=unit.area_cm2 is not None,
+                area_cm2=round(unit.area_cm2 or model_cm2(unit.kind, unit.scale), 2),
+            )
+            for unit in choices.units
+        ],
+        house=version,
+    )  # fmt: skip

@@ -1,0 +1,41 @@
+"""The ladder: one to four coats of a mix over black, grey, white and oxide."""
+
+from __future__ import annotations
+
+from dataclasses import dataclass
+
+import numpy as np
+
+from muster.core.colour.film import over
+from muster.core.colour.paint import Optics, coats_to_hide
+from muster.core.colour.reconstruct import reflectance_of_hex
+from muster.core.colour.spaces import hexes_of, xyz_of
+
+GROUNDS = {"black": "#0d0d0d", "grey": "#8c8c8c", "white": "#f2f2f0", "oxide": "#6d3a2c"}
+"""Undercoats, by name. Invented colours."""
+
+RUNGS = 4
+
+
+@dataclass(frozen=True)
+class Ladder:
+    """Over one ground: its colour, one to four brushed coats, and coats until it is hidden (None:
+    more than twelve)."""
+
+    ground: str
+    colour: str
+    coats: tuple[str, ...]
+    hides: int | None
+
+
+def ladders(optics: Optics) -> list[Ladder]:
+    """Over every ground."""
+    found = []
+    for name, colour in GROUNDS.items():
+        under = reflectance_of_hex(colour)
+        films = np.array(
+            [over(optics.k, optics.s, float(coats), under) for coats in range(1, RUNGS + 1)]
+        )
+        coats = tuple(hexes_of(xyz_of(films)))
+        found.append(Ladder(name, colour, coats, coats_to_hide(optics, under)))
+    return found

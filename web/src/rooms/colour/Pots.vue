@@ -1,0 +1,117 @@
+<script setup lang="ts">
+import { onMounted, ref } from 'vue'
+import { client, told, type Schemas } from '../../api/client'
+import { useMuster } from '../../muster'
+import Patch from '../../parts/Patch.vue'
+import { useShelf, type Mix, type Pot } from '../../shelf'
+import { count } from '../../words'
+import { readHex } from './mixing'
+
+/** Pots that were mixed: what they dried to, mixed again, used in a recipe. */
+const emit = defineEmits<{ take: [mix: Mix]; target: [colour: string] }>()
+const shelf = useShelf()
+const muster = useMuster()
+const recipes = ref<Schemas['RecipeOut'][]>([])
+const said = ref('')
+
+onMounted(load)
+
+async function load() {
+  recipes.value = await told(client.GET('/api/recipes')).catch(() => [])
+}
+
+const path = (pot_id: number) => ({ params: { path: { pot_id } } })
+
+function dried(pot: Pot, event: Event) {
+  const colour = readHex((event.target as HTMLInputElement).value)
+  if (!colour) return
+  void shelf.pot(() =>
+    told(client.POST('/api/pots/{pot_id}/dried', { ...path(pot.id), body: { colour } })),
+  )
+}
+
+async function again(pot: Pot) {
+  const mixes = await muster.attempt(() =>
+    told(client.POST('/api/pots/{pot_id}/again', path(pot.id))),
+  )
+  emit('target', pot.dried || pot.predicted)
+  if (mixes?.[0]) emit('take', mixes[0])
+}
+
+const empty = (pot: Pot) =>
+  shelf.pot(() => told(client.POST('/api/pots/{pot_id}/empty', path(pot.id))))
+
+async function use(pot: Pot, event: Event) {
+  const field = event.target as HTMLSelectElement
+  const [recipe, key] = field.value.split('/')
+  field.value = ''
+  const now = recipes.value.find((one) => one.recipe.id === recipe)
+  if (!recipe || !key || !now) return
+  const body = { recipe, key, seen: now.recipe.version }
+  const done = await muster.attempt(() =>
+    told(client.POST('/api/pots/{pot_id}/use', { ...path(pot.id), body })),
+  )
+  if (!done) return
+  const units = done.units.length ? `; ${done.units.join(', ')} follow` : ''
+  said.value = `${now.recipe.name} is version ${done.version} now${units}.`
+  await load()
+  if (muster.view) await muster.load(muster.view.id)
+}
+
+const drops = (pot: Pot) => pot.drops.map((one) => `${one.drops} ${one.name}`).join(' + ')
+</script>
+
+<template>
+  <section v-if="shelf.pots.length" class="mt-6" aria-labelledby="pots">
+    <h2 id="pots">Pots</h2>
+    <p v-if="said" role="status">{{ said }}</p>
+    <ul>
+      <li
+        v-for="pot in shelf.pots"
+        :key="pot.id"
+        class="flex flex-wrap items-center gap-x-4 gap-y-1 border-b border-rule py-1"
+      >
+        <span class="flex"
+          ><Patch :colour="pot.target" /><Patch :colour="pot.predicted" /><Patch
+            :colour="pot.dried || 'var(--paper)'"
+        /></span>
+        <div class="min-w-48 flex-1">
+          <b>{{ pot.name }}</b>
+          <span class="fig block text-14 text-soft">{{ drops(pot) }}</span>
+        </div>
+        <label class="flex items-center gap-2 text-14"
+          >dried to
+          <input
+            class="field fig w-28"
+            maxlength="7"
+            placeholder="#6b7a3a"
+            :value="pot.dried"
+            @change="dried(pot, $event)"
+        /></label>
+        <button class="link" @click="again(pot)">Mix it again</button>
+        <label class="text-14"
+          ><span class="sr-only">Use {{ pot.name }} in a recipe</span>
+          <select class="field w-44" @change="use(pot, $event)">
+            <option value="">Use in a recipe</option>
+            <optgroup v-for="one in recipes" :key="one.recipe.id" :label="one.recipe.name">
+              <option
+                v-for="pass in one.recipe.passes.filter((each) => each.colour)"
+                :key="pass.key"
+                :value="`${one.recipe.id}/${pass.key}`"
+              >
+                {{ pass.name }}
+              </option>
+            </optgroup>
+          </select></label
+        >
+        <button class="link" :aria-label="`${pot.name} is used up`" @click="empty(pot)">
+          Used up
+        </button>
+      </li>
+    </ul>
+    <p class="text-14 text-soft">
+      {{ count(shelf.pots.length, 'pot') }}: each as it was meant, as it was predicted, and as it
+      dried.
+    </p>
+  </section>
+</template>
