@@ -8,6 +8,7 @@ from ninja.security import django_auth
 from muster.apps.accounts.api import router as accounts
 from muster.apps.bench.api import router as bench
 from muster.apps.colour.mixing import router as mixing
+from muster.apps.colour.more import router as more
 from muster.apps.colour.pots import router as pots
 from muster.apps.colour.shelf import router as shelf
 from muster.apps.errors import answer_errors
@@ -22,7 +23,7 @@ from muster.apps.supplies.api import router as supplies
 
 api = NinjaAPI(title="Crisp Muster", version="1", auth=django_auth, docs_url=None, openapi_url=None)
 answer_errors(api)
-ROUTERS = (accounts, house, roll, recipe_files, recipes, looking, trials, shelf, mixing, pots,
+ROUTERS = (accounts, house, roll, recipe_files, recipes, looking, trials, shelf, mixing, more, pots,
            supplies, plan, bench)  # fmt: skip
 for router in ROUTERS:
     api.add_router("", router)

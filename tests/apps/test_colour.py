@@ -217,9 +217,9 @@ def test_a_pot_is_saved_poured_from_the_shelf_and_teaches_when_dry(
 
 
 def test_a_ramp_climbs(ada: Client, shelf: dict[str, int]) -> None:
-    found = post(ada, "mix/ramp", {"base": "#66703f", "shades": 1, "lights": 2}).body
+    found = post(ada, "colour/ramp", {"base": "#66703f", "shades": 1, "lights": 2}).body
     assert len(found["mixes"]) == 4 and found["base"] == 1
-    low = post(ada, "mix/ramp", {"base": "#f4f3ee", "lights": 2}).body
+    low = post(ada, "colour/ramp", {"base": "#f4f3ee", "lights": 2}).body
     assert "base it at" in low["warning"]
 
 

@@ -4,9 +4,11 @@ from __future__ import annotations
 
 import io
 import json
+import re
 import zipfile
 from collections.abc import Callable
 from datetime import timedelta
+from pathlib import Path
 from typing import Any
 
 import pytest
@@ -136,3 +138,13 @@ def test_a_user_improves_only_so_many_plans_at_once(
     assert answer.status_code == 422
     last.refresh_from_db()
     assert last.status == "done"
+
+
+def test_no_two_schemas_of_the_api_have_one_name() -> None:
+    """The API's description keeps one by each name: a second would silently take its place."""
+    seen: dict[str, str] = {}
+    for path in sorted((Path("muster") / "apps").glob("*/*.py")):
+        for name in re.findall(r"^class (\w+)\((?:Schema|\w+In|\w+Out)\)", path.read_text(), re.M):
+            assert name not in seen, (name, seen.get(name), path)
+            seen[name] = str(path)
+    assert len(seen) > 40

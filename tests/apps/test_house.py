@@ -101,4 +101,4 @@ def test_the_sensors_noise_is_small_beside_the_day() -> None:
 def test_the_dial_says_what_the_air_does(ada: Client, air: str, spraying: str) -> None:
     found = ada.get(f"/api/dial?celsius={air}").json()
     assert found["spraying"] == spraying
-    assert {line["factor"] for line in found["contours"]} >= {1.0, 2.0}
+    assert {line["factor"] for line in found["contours"]} >= {1.0, 2.5}

@@ -343,6 +343,7 @@ def test_another_user_gets_404_through_every_endpoint(
         "undo": {"version": 1},
         "sit-down": {"version": 1, "minutes": 30},
         "facts": {"facts": [fact(muster, "begin", held.now)]},
+        "await": {"seen": 0, "paint": "Reed green", "day": None},
     }
     walked = 0
     for path, methods in api.get_openapi_schema()["paths"].items():

@@ -46,7 +46,7 @@ def test_looking_takes_a_fixed_number_of_queries(
     ada: Client, django_assert_num_queries: DjangoAssertNumQueries
 ) -> None:
     one = recipe(ada, "vehicle-chipping")
-    with django_assert_num_queries(4):  # session, user, house, trials
+    with django_assert_num_queries(5):  # session, user, house, trials, shelf
         look(ada, one)
 
 

@@ -1,4 +1,4 @@
-"""The mixing bench: a target matched, a mix predicted, drops for a tray, a ramp, filters."""
+"""The mixing bench: a target matched, a mix predicted, drops for a tray."""
 
 from __future__ import annotations
 
@@ -21,7 +21,6 @@ from muster.core.colour import match as matching
 from muster.core.colour.ladder import Ladder, ladders
 from muster.core.colour.observer import Floats
 from muster.core.colour.owned import shelf_of as optical_shelf
-from muster.core.colour.ramps import ramp
 from muster.core.colour.shelf import DROP_ML, Mix, Shelf
 from muster.core.colour.spaces import difference, lab_of, xyz_of_hex
 from muster.core.plan.fields import Refused
@@ -100,24 +99,6 @@ class TrayOut(Schema):
     each_ml: float
     left_ml: float
     drops: list[int]
-
-
-class RampIn(Schema):
-    """A ramp about a base."""
-
-    base: Hex
-    shades: Annotated[int, Field(ge=0, le=4)] = 1
-    lights: Annotated[int, Field(ge=0, le=4)] = 2
-    hue_shift: Annotated[float, Field(ge=-30, le=30)] = 0
-
-
-class RampOut(Schema):
-    """From dark to light; ``base``: which is the base."""
-
-    mixes: list[MixOut]
-    base: int
-    headroom: float
-    warning: str
 
 
 class ReachIn(Schema):
@@ -229,18 +210,4 @@ def for_tray(request: HttpRequest, payload: TrayIn) -> TrayOut:
     return TrayOut(
         ml=round(taken.ml, 2), each_ml=round(taken.each_ml, 3), left_ml=taken.left_ml,
         drops=in_drops(payload.parts, taken.drops(DROP_ML)),
-    )  # fmt: skip
-
-
-@router.post("/mix/ramp", response=RampOut)
-def make_ramp(request: HttpRequest, payload: RampIn) -> RampOut:
-    """Shade, base and lights from owned paints."""
-    bench = bench_of(request.user)
-    found = ramp(
-        bench.shelf, lab_of_hex(payload.base), payload.shades, payload.lights,
-        hue_shift=payload.hue_shift,
-    )  # fmt: skip
-    return RampOut(
-        mixes=[bench.out(mix) for mix in found.mixes], base=found.base,
-        headroom=round(found.headroom, 1), warning=found.warning,
     )  # fmt: skip

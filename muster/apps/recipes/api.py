@@ -34,6 +34,8 @@ class UsedBy(Schema):
     unit: str
     unit_name: str
     version: int
+    scale: int
+    tier: str
 
 
 class RecipeOut(Schema):
@@ -78,7 +80,8 @@ def _all(user: User) -> list[RecipeOut]:
         for unit in choices.units:
             used.setdefault(unit.recipe, []).append(
                 UsedBy(muster=muster.pk, muster_name=choices.name, unit=unit.id,
-                       unit_name=unit.name, version=unit.recipe_version)
+                       unit_name=unit.name, version=unit.recipe_version, scale=unit.scale,
+                       tier=unit.tier)
             )  # fmt: skip
     return [RecipeOut(recipe=one, used_by=used.get(code, [])) for code, one in newest.items()]
 

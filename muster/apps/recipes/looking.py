@@ -9,9 +9,15 @@ from django.http import HttpRequest
 from ninja import Router, Schema
 from pydantic import Field
 
+from muster.apps.colour.reading import shelf_of
 from muster.apps.house.keeping import house_of
 from muster.apps.recipes.reading import versions_of
 from muster.apps.recipes.trials import trials_of, tried
+from muster.core.colour.layers import Look, Surface, looks
+from muster.core.colour.owned import OwnedPaint
+from muster.core.colour.recipes import coloured
+from muster.core.colour.sight import DISTANCE_MM, contrast
+from muster.core.colour.spaces import lab_of, xyz_of_hex
 from muster.core.recipes.nesting import held_by, whole
 from muster.core.recipes.recipe import Kind, Pass, Recipe, Tier
 from muster.core.stack.cautions import FIRST
@@ -19,6 +25,7 @@ from muster.core.stack.check import Report, check
 from muster.core.stack.cost import cost_of, minutes_of
 from muster.core.stack.finding import Finding, Repair, SetHabit, mended
 from muster.core.stack.habits import Habits
+from muster.core.stack.layer import Laid
 from muster.core.stack.room import Room
 from muster.core.stack.said import time
 from muster.core.stack.tables import Tables
@@ -84,6 +91,12 @@ class SeamOut(Schema):
     """The medium that this house uses instead."""
     inside: list[str]
     """The passes of the recipe that it holds."""
+    dried: str | None
+    """What its mix dries to, from the paints on the shelf; else its stated colour."""
+    looks: dict[str, Look]
+    """By zone that it touches: recess, flat and edge after it."""
+    shows: str
+    """An effect against its ground, from the viewing distance of its tier."""
 
 
 class LookOut(Schema):
@@ -97,7 +110,8 @@ class LookOut(Schema):
 
 @router.post("/look", response=LookOut)
 def look(request: HttpRequest, payload: LookIn) -> LookOut:
-    """Look a draft over. One query, two more where trials or nested recipes are to be read."""
+    """Look a draft over. Two queries, one more each where the shelf holds paints, and trials or
+    nested recipes are to be read."""
     if not payload.passes:
         return LookOut(findings=[], seams=[], hours=0, first=FIRST)
     house, _ = house_of(request.user.pk)
@@ -117,6 +131,7 @@ def look(request: HttpRequest, payload: LookIn) -> LookOut:
     draft = Draft(
         with_undercoat(recipe, payload.undercoat), room, habits, house.tables(),
         versions_of(request.user.pk, held) if held else {},
+        {one.paint.name: one.paint for one in shelf_of(request.user.pk)},
     )  # fmt: skip
     return draft.seen()
 
@@ -130,11 +145,14 @@ class Draft:
     habits: Habits
     tables: Tables
     known: dict[tuple[str, int], Recipe]
+    paints: dict[str, OwnedPaint]
 
     def report(self) -> tuple[Report, dict[str, str]]:
         """What its layers say, nested recipes unfolded; and the key that each pass stands for."""
         unfolded = whole(self.recipe, self.known)
-        return check(unfolded.recipe, self.room, self.habits, self.tables), unfolded.outer
+        return check(
+            coloured(unfolded.recipe, self.paints), self.room, self.habits, self.tables
+        ), unfolded.outer
 
     def seen(self) -> LookOut:
         """The whole answer."""
@@ -148,6 +166,8 @@ class Draft:
             told.add(one.words)
         serious = {outer[one.key] for one in report.cautions if one.serious}
         seams: dict[str, SeamOut] = {}
+        surfaces = looks(report.walked)
+        shown = {zone: [one.look() for one in row] for zone, row in surfaces.items()}
         given = {one.key: one for one in self.recipe.passes}
         for step in report.walked.steps:
             key = outer[step.laid.one.key]
@@ -162,6 +182,10 @@ class Draft:
                 instead="" if was.holds else instead,
                 inside=[*(seams[key].inside if key in seams else []), step.laid.name]
                 if was.holds else [],
+                dried=step.laid.one.colour,
+                looks={zone: shown[zone][step.laid.index] for zone in step.laid.zones
+                       if zone in shown} if step.laid.lays else {},
+                shows=_shows(step.laid, surfaces),
             )  # fmt: skip
         return LookOut(
             findings=[self._finding(one, outer, report.walked) for one in report.findings],
@@ -195,17 +219,32 @@ class Draft:
         )  # fmt: skip
 
 
+def _shows(film: Laid, surfaces: dict[str, list[Surface]]) -> str:
+    """How an effect shows against what lay there before it."""
+    zone = next((one for one in film.zones if one in surfaces), None)
+    if not film.technique.effect or film.one.colour is None or zone is None or film.index == 0:
+        return ""
+    mark = lab_of(xyz_of_hex([film.one.colour]))[0]
+    ground = surfaces[zone][film.index - 1].lab()[1]
+    found = contrast(mark, ground, film.one.size_mm or 1.0, film.one.tier)
+    away = DISTANCE_MM[film.one.tier] / 10
+    return f"{found.shows} from {away:g} cm: ΔE00 {found.difference:.0f}, L* {found.lighter:+.0f}"
+
+
 class TypedIn(Schema):
     """What was typed, and for what."""
 
     text: Annotated[str, Field(max_length=200)]
     kind: Kind
     tier: Tier = "hand"
+    scale: Annotated[int, Field(ge=1, le=1000)] = 72
 
 
 @router.post("/typed", response=list[Pass])
 def read_typed(request: HttpRequest, payload: TypedIn) -> list[Pass]:
     """The passes meant by a few letters, as this house would do them; none where unclear."""
     house, _ = house_of(request.user.pk)
-    about = About(payload.kind, payload.tier, habits=house.habits, tables=house.tables())
+    about = About(
+        payload.kind, payload.tier, payload.scale, habits=house.habits, tables=house.tables()
+    )
     return typed(payload.text, about)

@@ -4,6 +4,86 @@
  */
 
 export interface paths {
+    "/api/colour/patches": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Patches
+         * @description Which filter livens each patch, which patches merge, and how thick a fade coat is.
+         */
+        post: operations["muster_apps_colour_more_patches"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/colour/ramp": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Make Ramp
+         * @description Shade, base and lights from owned paints.
+         */
+        post: operations["muster_apps_colour_more_make_ramp"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/colour/scaled": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Scaled
+         * @description A colour lightened for its scale, an option that schools dispute.
+         */
+        get: operations["muster_apps_colour_more_scaled"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/colour/variants": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Vary
+         * @description Mixes that differ a little, so that matching models do not look cloned.
+         */
+        post: operations["muster_apps_colour_more_vary"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/devices/room": {
         parameters: {
             query?: never;
@@ -159,7 +239,8 @@ export interface paths {
         put?: never;
         /**
          * Look
-         * @description Look a draft over. One query, two more where trials or nested recipes are to be read.
+         * @description Look a draft over. Two queries, one more each where the shelf holds paints, and trials or
+         *     nested recipes are to be read.
          */
         post: operations["muster_apps_recipes_looking_look"];
         delete?: never;
@@ -268,26 +349,6 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
-    "/api/mix/ramp": {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        get?: never;
-        put?: never;
-        /**
-         * Make Ramp
-         * @description Shade, base and lights from owned paints.
-         */
-        post: operations["muster_apps_colour_mixing_make_ramp"];
-        delete?: never;
-        options?: never;
-        head?: never;
-        patch?: never;
-        trace?: never;
-    };
     "/api/mix/reach": {
         parameters: {
             query?: never;
@@ -371,6 +432,26 @@ export interface paths {
          * @description Remove a muster with all its facts.
          */
         delete: operations["muster_apps_roll_api_remove"];
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/musters/{muster_id}/accents": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Accents
+         * @description Passes of the same name across units, and how far apart they are, the farthest first.
+         */
+        get: operations["muster_apps_colour_more_accents"];
+        put?: never;
+        post?: never;
+        delete?: never;
         options?: never;
         head?: never;
         patch?: never;
@@ -1257,6 +1338,18 @@ export type webhooks = Record<string, never>;
 export interface components {
     schemas: {
         /**
+         * AccentOut
+         * @description Two passes of a muster with the same name, and how far their colours are apart.
+         */
+        AccentOut: {
+            /** Difference */
+            difference: number;
+            /** One */
+            one: string;
+            /** Two */
+            two: string;
+        };
+        /**
          * AddEvening
          * @description Add a sitting; ``weekly``: and the same each week until the parade day.
          */
@@ -1344,6 +1437,20 @@ export interface components {
              * Format: date
              */
             day: string;
+        };
+        /**
+         * ApartOut
+         * @description Two patches: ΔE00, and the least width of a band that stands apart.
+         */
+        ApartOut: {
+            /** Difference */
+            difference: number;
+            /** Least Mm */
+            least_mm: number;
+            /** One */
+            one: string;
+            /** Two */
+            two: string;
         };
         /**
          * AwaitIn
@@ -2091,6 +2198,34 @@ export interface components {
             line: string;
         };
         /**
+         * LivenedOut
+         * @description A filter over a patch: what it does to chroma and lightness.
+         */
+        LivenedOut: {
+            /** Chroma */
+            chroma: number;
+            /** Lightness */
+            lightness: number;
+            /** Moved */
+            moved: number;
+            /** Paint */
+            paint: string;
+            /** Patch */
+            patch: string;
+        };
+        /**
+         * Look
+         * @description A zone's colours as ``#rrggbb``: recess, flat, edge.
+         */
+        Look: {
+            /** Edge */
+            edge: string;
+            /** Flat */
+            flat: string;
+            /** Recess */
+            recess: string;
+        };
+        /**
          * LookIn
          * @description A draft; what is left out of room and habits is as in the user's house.
          */
@@ -2672,6 +2807,37 @@ export interface components {
             password: string;
         };
         /**
+         * PatchesIn
+         * @description Patches of a camouflage, and paints that may filter them; ``base``: fades them.
+         */
+        PatchesIn: {
+            /**
+             * Paints
+             * @default []
+             */
+            paints: number[];
+            /** Patches */
+            patches: string[];
+            /**
+             * Tier
+             * @default table
+             * @enum {string}
+             */
+            tier: "table" | "hand" | "close";
+        };
+        /**
+         * PatchesOut
+         * @description Filters by patch, pairs of patches, and the fade coat of the first over all.
+         */
+        PatchesOut: {
+            /** Apart */
+            apart: components["schemas"]["ApartOut"][];
+            /** Fade Coats */
+            fade_coats: number;
+            /** Filters */
+            filters: components["schemas"]["LivenedOut"][];
+        };
+        /**
          * Piece
          * @description A stretch of a call at the bench, from its first setting-up to its end.
          */
@@ -3130,22 +3296,38 @@ export interface components {
             words: string;
         };
         /**
+         * ScaledOut
+         * @description A colour lightened for its scale.
+         */
+        ScaledOut: {
+            /** Colour */
+            colour: string;
+        };
+        /**
          * SeamOut
          * @description Between a pass and the next: how long one waits, and for what.
          */
         SeamOut: {
             /** Cautions */
             cautions: string[];
+            /** Dried */
+            dried: string | null;
             /** Inside */
             inside: string[];
             /** Instead */
             instead: string;
             /** Key */
             key: string;
+            /** Looks */
+            looks: {
+                [key: string]: components["schemas"]["Look"];
+            };
             /** Needed */
             needed: string;
             /** Serious */
             serious: boolean;
+            /** Shows */
+            shows: string;
             /** Stated */
             stated: boolean;
             /** Wait */
@@ -3463,6 +3645,11 @@ export interface components {
              * @enum {string}
              */
             kind: "figure" | "mounted" | "vehicle" | "gun" | "aircraft" | "building" | "base";
+            /**
+             * Scale
+             * @default 72
+             */
+            scale: number;
             /** Text */
             text: string;
             /**
@@ -3593,6 +3780,10 @@ export interface components {
             muster: number;
             /** Muster Name */
             muster_name: string;
+            /** Scale */
+            scale: number;
+            /** Tier */
+            tier: string;
             /** Unit */
             unit: string;
             /** Unit Name */
@@ -3621,6 +3812,26 @@ export interface components {
             old: string;
             /** What */
             what: string;
+        };
+        /**
+         * VariantsIn
+         * @description Variants of a mix for so many models, at most ``spread`` ΔE00 from it.
+         */
+        VariantsIn: {
+            /** Drops */
+            drops: components["schemas"]["DropIn"][];
+            /** Models */
+            models: number;
+            /**
+             * Seed
+             * @default 1
+             */
+            seed: number;
+            /**
+             * Spread
+             * @default 2
+             */
+            spread: number;
         };
         /**
          * View
@@ -3707,6 +3918,102 @@ export interface components {
 }
 export type $defs = Record<string, never>;
 export interface operations {
+    muster_apps_colour_more_patches: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["PatchesIn"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["PatchesOut"];
+                };
+            };
+        };
+    };
+    muster_apps_colour_more_make_ramp: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["RampIn"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["RampOut"];
+                };
+            };
+        };
+    };
+    muster_apps_colour_more_scaled: {
+        parameters: {
+            query: {
+                colour: string;
+                scale: number;
+                tier?: "table" | "hand" | "close";
+            };
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ScaledOut"];
+                };
+            };
+        };
+    };
+    muster_apps_colour_more_vary: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["VariantsIn"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["MixOut"][];
+                };
+            };
+        };
+    };
     muster_apps_house_api_sensor: {
         parameters: {
             query?: never;
@@ -4057,30 +4364,6 @@ export interface operations {
             };
         };
     };
-    muster_apps_colour_mixing_make_ramp: {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        requestBody: {
-            content: {
-                "application/json": components["schemas"]["RampIn"];
-            };
-        };
-        responses: {
-            /** @description OK */
-            200: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["RampOut"];
-                };
-            };
-        };
-    };
     muster_apps_colour_mixing_reach: {
         parameters: {
             query?: never;
@@ -4212,6 +4495,28 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content?: never;
+            };
+        };
+    };
+    muster_apps_colour_more_accents: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                muster_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["AccentOut"][];
+                };
             };
         };
     };

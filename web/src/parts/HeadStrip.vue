@@ -40,6 +40,9 @@ watch(id, (now) => now && muster.load(now), { immediate: true })
           <RouterLink to="/musters" class="link px-0">All musters</RouterLink>
         </li>
         <li>
+          <RouterLink :to="{ name: 'house', params: { id } }" class="link px-0">House</RouterLink>
+        </li>
+        <li>
           <a class="link px-0" :href="`/api/musters/${id}/file`" download>Export this one</a>
         </li>
       </Figure>

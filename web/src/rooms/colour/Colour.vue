@@ -4,6 +4,7 @@ import { useHouse } from '../../house'
 import { useShelf } from '../../shelf'
 import { useMixing } from './mixing'
 import MixBench from './MixBench.vue'
+import MoreColour from './MoreColour.vue'
 import PaintCard from './PaintCard.vue'
 import Pots from './Pots.vue'
 import ScreenCheck from './ScreenCheck.vue'
@@ -36,6 +37,7 @@ function aim(colour: string) {
       <PaintCard v-if="one" :key="one.id" :one="one" @target="aim" />
       <MixBench :mixing="mixing" />
       <Pots @take="mixing.take" @target="mixing.target.value = $event" />
+      <MoreColour :mixing="mixing" />
       <ScreenCheck />
     </div>
   </div>

@@ -5,9 +5,15 @@ import type { Pass } from './draft'
 import { sayMix } from './mix'
 
 type Kind = Schemas['TypedIn']['kind']
+type Tier = Schemas['TypedIn']['tier']
 
 /** A pass by typing: pinw 1 Peat 4 water, running gear Enter. */
-const props = defineProps<{ kind: Kind; others: Schemas['RecipeOut'][] }>()
+const props = defineProps<{
+  kind: Kind
+  others: Schemas['RecipeOut'][]
+  /** The unit that follows the recipe: minutes are proposed for its size and tier. */
+  unit?: Schemas['UsedBy']
+}>()
 const emit = defineEmits<{ add: [passes: Pass[]] }>()
 const text = ref('')
 const found = ref<Pass[]>([])
@@ -18,7 +24,8 @@ watch([text, () => props.kind], () => void read())
 async function read(): Promise<Pass[]> {
   const mine = ++asked
   if (!text.value.trim()) return (found.value = [])
-  const body = { text: text.value, kind: props.kind, tier: 'hand' as const }
+  const { scale = 72, tier = 'hand' } = props.unit ?? {}
+  const body = { text: text.value, kind: props.kind, tier: tier as Tier, scale }
   const next = await told(client.POST('/api/typed', { body })).catch(() => [])
   if (mine === asked) found.value = next
   return next

@@ -6,6 +6,7 @@ import Swatch from '../../parts/Swatch.vue'
 import { touches, type Pass, type useDraft } from './draft'
 import { sayMix } from './mix'
 import PassEditor from './PassEditor.vue'
+import Relief from './Relief.vue'
 import Seam from './Seam.vue'
 import TrialPatch from './TrialPatch.vue'
 
@@ -57,6 +58,12 @@ function summary(one: Pass): string {
     .join(' · ')
 }
 
+/** Recess, flat and edge after a pass: of the zone in view, or of the first that it touches. */
+function relief(key: string): Schemas['Look'] | undefined {
+  const looks = seam(key)?.looks ?? {}
+  return zone.value ? looks[zone.value] : Object.values(looks)[0]
+}
+
 const seam = (key: string) => props.look?.seams.find((one) => one.key === key)
 const said = (key: string) => props.look?.findings.filter((found) => found.key === key) ?? []
 const graveIn = (name: string) =>
@@ -80,11 +87,12 @@ const graveIn = (name: string) =>
     <li v-for="{ one, index } in shown" :key="one.key" class="border-b border-rule py-1">
       <div class="flex items-center gap-4">
         <span class="fig w-5 text-14 text-soft">{{ index + 1 }}</span>
-        <Swatch :colour="one.colour" :finish="one.finish" />
+        <Swatch :colour="seam(one.key)?.dried ?? one.colour" :finish="one.finish" />
         <div class="min-w-0 flex-1">
           <b>{{ one.name }}</b>
           <span class="fig block truncate text-14 text-soft">{{ summary(one) }}</span>
         </div>
+        <Relief v-if="relief(one.key)" :look="relief(one.key)!" />
         <span class="fig w-16 text-right">{{ Math.round(one.minutes * 10) / 10 }} min</span>
         <span v-if="one.window_min" class="fig w-36 text-14 text-soft">
           next within {{ one.window_min }} min

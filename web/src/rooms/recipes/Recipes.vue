@@ -206,6 +206,7 @@ async function taken(id: string) {
       </p>
       <AddPass
         :kind="chosen.recipe.kind"
+        :unit="chosen.used_by[0]"
         :others="list.filter((one) => one.recipe.id !== code)"
         @add="draft.put"
       />

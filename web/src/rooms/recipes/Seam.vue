@@ -9,6 +9,7 @@ const emit = defineEmits<{ repair: [way: Schemas['RepairOut']] }>()
 <template>
   <div class="fig pl-9 text-14">
     <p v-if="seam?.inside.length" class="text-soft">holds {{ seam.inside.join(', ') }}</p>
+    <p v-if="seam?.shows" class="text-soft">{{ seam.shows }}</p>
     <p v-if="seam?.instead" class="text-soft">
       in this house with <b>{{ seam.instead }}</b> instead
     </p>
