@@ -7,6 +7,7 @@ Commands turn one document into the next; undo goes back to an earlier one. Ever
 from __future__ import annotations
 
 from datetime import date, datetime, time
+from functools import cache
 from typing import Annotated
 from zoneinfo import ZoneInfo, available_timezones
 
@@ -18,8 +19,13 @@ from muster.core.recipes.recipe import STRICT, Kind, Name, Tier
 Id = Annotated[str, Field(pattern=r"^[a-z0-9][a-z0-9-]{0,39}$")]
 
 
+@cache
+def _zones() -> frozenset[str]:
+    return frozenset(available_timezones())
+
+
 def _zone(name: str) -> str:
-    if name not in available_timezones():
+    if name not in _zones():
         raise ValueError(f"there is no time zone '{name}': use one such as Europe/London")
     return name
 

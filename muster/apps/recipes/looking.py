@@ -13,7 +13,7 @@ from muster.apps.colour.reading import shelf_of
 from muster.apps.house.keeping import house_of
 from muster.apps.recipes.reading import versions_of
 from muster.apps.recipes.trials import trials_of, tried
-from muster.core.colour.layers import Look, Surface, looks
+from muster.core.colour.layers import Look, Surface, looks, places_of
 from muster.core.colour.owned import OwnedPaint
 from muster.core.colour.recipes import coloured
 from muster.core.colour.sight import DISTANCE_MM, contrast
@@ -167,7 +167,11 @@ class Draft:
         serious = {outer[one.key] for one in report.cautions if one.serious}
         seams: dict[str, SeamOut] = {}
         surfaces = looks(report.walked)
-        shown = {zone: [one.look() for one in row] for zone, row in surfaces.items()}
+        alike: dict[int, Look] = {}
+        for one_zone in surfaces.values():
+            for surface in one_zone:
+                if id(surface) not in alike:
+                    alike[id(surface)] = surface.look()
         given = {one.key: one for one in self.recipe.passes}
         for step in report.walked.steps:
             key = outer[step.laid.one.key]
@@ -183,8 +187,8 @@ class Draft:
                 inside=[*(seams[key].inside if key in seams else []), step.laid.name]
                 if was.holds else [],
                 dried=step.laid.one.colour,
-                looks={zone: shown[zone][step.laid.index] for zone in step.laid.zones
-                       if zone in shown} if step.laid.lays else {},
+                looks={zone: alike[id(surfaces[zone][step.laid.index])]
+                       for zone in places_of(step.laid)} if step.laid.lays else {},
                 shows=_shows(step.laid, surfaces),
             )  # fmt: skip
         return LookOut(
@@ -221,7 +225,7 @@ class Draft:
 
 def _shows(film: Laid, surfaces: dict[str, list[Surface]]) -> str:
     """How an effect shows against what lay there before it."""
-    zone = next((one for one in film.zones if one in surfaces), None)
+    zone = next(iter(places_of(film)), None)
     if not film.technique.effect or film.one.colour is None or zone is None or film.index == 0:
         return ""
     mark = lab_of(xyz_of_hex([film.one.colour]))[0]

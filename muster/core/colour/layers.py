@@ -17,6 +17,7 @@ from muster.core.colour.observer import Floats
 from muster.core.colour.paint import Opacity, Optics, stated
 from muster.core.colour.spaces import hexes_of, lab_of, xyz_of
 from muster.core.recipes.recipe import Pass, Recipe
+from muster.core.stack.layer import Laid
 from muster.core.stack.walk import Walk
 
 PLASTIC: Mapping[str, str] = {
@@ -119,19 +120,30 @@ def laid_over(surface: Surface, one: Pass, paint: Optics, share: float | None = 
 
 
 def looks(walked: Walk, paints: Paints = by_colour) -> dict[str, list[Surface]]:
-    """By zone, its surface after each pass of the walk; the bare model where none came yet."""
-    zones = {zone for step in walked.steps for zone in step.laid.zones}
-    now = {zone: bare(walked.material) for zone in sorted(zones)}
+    """By zone, and by part painted apart, its surface after each pass of the walk; the bare model
+    where none came yet. Zones that were treated alike share one surface."""
+    zones = {zone for step in walked.steps for zone in places_of(step.laid)}
+    start = bare(walked.material)
+    now = dict.fromkeys(sorted(zones), start)
     found: dict[str, list[Surface]] = {zone: [] for zone in now}
     for step in walked.steps:
         one = step.laid.one
         paint = None if one.technique in _CLEAR else paints(one)
         if paint is not None:
-            for zone in step.laid.zones:
-                now[zone] = laid_over(now[zone], one, paint, one.cover)
+            new: dict[int, Surface] = {}
+            for zone in places_of(step.laid):
+                old = now[zone]
+                if id(old) not in new:
+                    new[id(old)] = laid_over(old, one, paint, one.cover)
+                now[zone] = new[id(old)]
         for zone, surface in now.items():
             found[zone].append(surface)
     return found
+
+
+def places_of(film: Laid) -> tuple[str, ...]:
+    """The zones that a pass touches; of a part painted apart, that part alone."""
+    return (film.one.part,) if film.one.part else film.zones
 
 
 def ground_under(recipe: Recipe, key: str, paints: Paints = by_colour) -> Floats:

@@ -93,3 +93,11 @@ def test_the_ground_that_a_pass_meets() -> None:
     assert np.allclose(ground_under(made, "undercoat"), bare("polystyrene").at[1])
     with pytest.raises(KeyError):
         ground_under(made, "nothing")
+
+
+def test_a_part_painted_apart_leaves_the_rest_as_it_was() -> None:
+    wheels = p("brush", "wheels", colour="#1c1d1f", part="wheels", tool="brush")
+    shown = looks(walk(recipe(UNDER, BASE, wheels)))
+    assert shown["upper"][2] is shown["upper"][1]
+    goal = lab_of(xyz_of_hex(["#1c1d1f"]))[0]
+    assert float(difference(shown["wheels"][2].lab()[FLAT], goal)) < 2
