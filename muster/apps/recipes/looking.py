@@ -26,7 +26,7 @@ from muster.core.stack.cost import cost_of, minutes_of
 from muster.core.stack.finding import Finding, Repair, SetHabit, mended
 from muster.core.stack.habits import Habits
 from muster.core.stack.layer import Laid
-from muster.core.stack.room import Room
+from muster.core.stack.room import Room, factor, may_spray
 from muster.core.stack.said import time
 from muster.core.stack.tables import Tables
 from muster.core.stack.typed import About, typed
@@ -106,6 +106,10 @@ class LookOut(Schema):
     seams: list[SeamOut]
     hours: float
     first: str
+    water: float
+    """How many times as long water-borne paint takes in that air; solvents and curing; spraying."""
+    cure: float
+    spraying: str
 
 
 @router.post("/look", response=LookOut)
@@ -113,7 +117,9 @@ def look(request: HttpRequest, payload: LookIn) -> LookOut:
     """Look a draft over. Two queries, one more each where the shelf holds paints, and trials or
     nested recipes are to be read."""
     if not payload.passes:
-        return LookOut(findings=[], seams=[], hours=0, first=FIRST)
+        return LookOut(
+            findings=[], seams=[], hours=0, first=FIRST, water=1, cure=1, spraying="fine"
+        )
     house, _ = house_of(request.user.pk)
     habits = house.habits
     if payload.weathering is not None:
@@ -194,6 +200,8 @@ class Draft:
         return LookOut(
             findings=[self._finding(one, outer, report.walked) for one in report.findings],
             seams=list(seams.values()), hours=round(minutes_of(report.walked) / 60, 1), first=FIRST,
+            water=round(factor("water", self.room), 2), cure=round(factor("cure", self.room), 2),
+            spraying=may_spray(self.room) or "fine",
         )  # fmt: skip
 
     def _finding(self, one: Finding, outer: dict[str, str], walked: Walk) -> FindingOut:

@@ -2265,6 +2265,8 @@ export interface components {
          * @description What the layers say. ``hours``: from the first pass to the last one's drying.
          */
         LookOut: {
+            /** Cure */
+            cure: number;
             /** Findings */
             findings: components["schemas"]["FindingOut"][];
             /** First */
@@ -2273,6 +2275,10 @@ export interface components {
             hours: number;
             /** Seams */
             seams: components["schemas"]["SeamOut"][];
+            /** Spraying */
+            spraying: string;
+            /** Water */
+            water: number;
         };
         /**
          * MatchIn

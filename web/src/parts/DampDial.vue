@@ -5,7 +5,14 @@ import type { Air } from '../house'
 
 /** Temperature across, damp upwards; along each line drying takes as many times as long. */
 const air = defineModel<Air>({ required: true })
-const emit = defineEmits<{ settled: [air: Air] }>()
+interface Told {
+  water: number
+  cure: number
+  spraying: string
+}
+
+/** What that air does, where the room asks for it anyway. */
+const { given = null } = defineProps<{ given?: Told | null }>()
 
 const W = 320
 const H = 200
@@ -18,6 +25,8 @@ let asked = 0
 watch(
   () => [air.value.celsius, air.value.humidity],
   async () => {
+    // The lines are the same in all air: they are asked for once.
+    if (dial.value && given) return
     const mine = ++asked
     const query = { celsius: air.value.celsius ?? 20, humidity: air.value.humidity ?? 50 }
     const next = await told(client.GET('/api/dial', { params: { query } })).catch(() => null)
@@ -26,6 +35,7 @@ watch(
   { immediate: true },
 )
 
+const does = computed<Told | null>(() => given ?? dial.value)
 const x = (celsius: number) => ((celsius - COLD) / (WARM - COLD)) * W
 const y = (humidity: number) => H - ((humidity - DRY) / (WET - DRY)) * H
 const at = computed(() => ({
@@ -103,9 +113,7 @@ function key(event: KeyboardEvent) {
       :aria-valuetext="`${air.celsius} °C, ${air.humidity} % humidity`"
       @pointerdown="down"
       @pointermove="$event.buttons && point($event)"
-      @pointerup="emit('settled', air)"
       @keydown="key"
-      @keyup="emit('settled', air)"
     >
       <g fill="none" stroke="var(--key)">
         <path v-for="line in lines" :key="line.factor" :d="line.path" />
@@ -153,15 +161,15 @@ function key(event: KeyboardEvent) {
       <p class="text-22">
         <b>{{ air.celsius }} °C</b>, <b>{{ air.humidity }} %</b>
       </p>
-      <template v-if="dial">
+      <template v-if="does">
         <p class="text-14">
-          water-borne paint takes <b>{{ times(dial.water) }}</b>
+          water-borne paint takes <b>{{ times(does.water) }}</b>
         </p>
         <p class="text-14">
-          solvents and curing take <b>{{ times(dial.cure) }}</b>
+          solvents and curing take <b>{{ times(does.cure) }}</b>
         </p>
-        <p class="text-14" :class="dial.spraying === 'refuse' ? 'warn' : 'text-soft'">
-          {{ SPRAYING[dial.spraying] }}
+        <p class="text-14" :class="does.spraying === 'refuse' ? 'warn' : 'text-soft'">
+          {{ SPRAYING[does.spraying] }}
         </p>
       </template>
       <slot />

@@ -191,7 +191,7 @@ async function taken(id: string) {
           >
         </p>
       </div>
-      <WhatIf v-model="tried" />
+      <WhatIf v-model="tried" :look="look" />
       <Passes
         v-model:trials="trials"
         :draft="draft"

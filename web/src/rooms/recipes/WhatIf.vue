@@ -11,6 +11,7 @@ export interface WhatIf {
 
 /** Tried on the draft only; what holds for all stands in the House. */
 const what = defineModel<WhatIf>({ required: true })
+defineProps<{ look: Schemas['LookOut'] | null }>()
 const UNDERCOATS = ['as it is', 'black', 'grey', 'white', 'oxide', 'brown', 'none'] as const
 </script>
 
@@ -20,7 +21,7 @@ const UNDERCOATS = ['as it is', 'black', 'grey', 'white', 'oxide', 'brown', 'non
       What if: <b>{{ what.air.celsius }} °C</b>, <b>{{ what.air.humidity }} %</b>, undercoat
       <b>{{ what.undercoat }}</b>, <b>{{ what.acrylic ? 'all acrylic' : 'with solvents' }}</b>
     </summary>
-    <DampDial v-model="what.air" class="my-2">
+    <DampDial v-model="what.air" class="my-2" :given="look">
       <label class="mt-2 flex items-center gap-3 text-14"
         >Undercoat
         <select v-model="what.undercoat" class="field">
