@@ -342,3 +342,70 @@ def test_a_mesh_measures_a_unit_and_a_bad_one_is_refused(
     post(ada, f"musters/{muster['id']}/command", {"version": muster["version"], "command": command})
     area = next(one for one in supplies(ada, muster)["areas"] if one["unit"] == "guns")
     assert area == {"unit": "guns", "name": "Guns", "area_cm2": 24.0, "measured": True}
+
+
+def test_a_mix_in_tone_with_a_pot_is_near_and_comes_again_by_its_throw(
+    ada: Client, shelf: dict[str, int]
+) -> None:
+    body = {"name": "reed", "target": "#66703f", "drops": drops(shelf, Reed_green=4, Lime_white=1)}
+    pot = post(ada, "pots", body).body[0]["id"]
+    first = post(ada, f"pots/{pot}/tone", {"spread": 3, "seed": 5}).body
+    assert first["difference"] <= 3
+    assert first == post(ada, f"pots/{pot}/tone", {"spread": 3, "seed": 5}).body
+    refused = post(ada, f"pots/{pot}/dried", {"colour": "#ff00ff"})
+    assert refused.status_code == 200
+    far = post(ada, f"pots/{pot}/tone", {"spread": 1, "seed": 5})
+    assert far.status_code == 422 and "allow that" in far.body["complaints"][0]
+
+
+def test_a_paint_says_how_well_it_hides_and_how_far_it_goes(
+    ada: Client, shelf: dict[str, int]
+) -> None:
+    black, white, ochre = (paint(ada, name) for name in ("Tarn black", "Lime white", "Lamp ochre"))
+    assert black["hides"] > 99 > white["hides"] > 80
+    assert ochre["covers_cm2"] == 0
+    # 17 ml at 60 µm wet, nine tenths of it on the model.
+    assert white["covers_cm2"] == pytest.approx(17 / 60e-4 * 0.9, abs=1)
+
+
+def test_patches_filters_and_accents_are_judged(
+    ada: Client, muster: dict[str, Any], shelf: dict[str, int]
+) -> None:
+    body = {"patches": ["#5a6238", "#b8a67e"], "paints": [shelf["Lamp ochre"]], "tier": "table"}
+    found = post(ada, "colour/patches", body).body
+    assert {one["patch"] for one in found["filters"]} == set(body["patches"])
+    assert found["apart"][0]["difference"] > 10 and found["fade_coats"] > 0
+    assert ada.get("/api/colour/scaled?colour=%23242424&scale=72").json()["colour"] > "#242424"
+    assert ada.get("/api/colour/scaled?colour=green&scale=72").status_code == 422
+    accents = ada.get(f"/api/musters/{muster['id']}/accents").json()
+    assert [one["difference"] for one in accents] == sorted(
+        (one["difference"] for one in accents), reverse=True
+    )
+
+
+def test_variants_of_a_mix_differ_within_what_is_asked(ada: Client, shelf: dict[str, int]) -> None:
+    body = {"drops": drops(shelf, Reed_green=5, Lime_white=3), "models": 4, "spread": 3, "seed": 2}
+    found = post(ada, "colour/variants", body).body
+    assert len({str(one["drops"]) for one in found}) == 4
+    assert all(one["difference"] >= 0 for one in found)
+    refused = post(ada, "colour/variants", {**body, "spread": 0.01})
+    assert refused.status_code == 422 and "the nearest is" in refused.body["complaints"][0]
+
+
+def test_a_surface_by_the_box_of_the_real_thing(ada: Client) -> None:
+    """ISO 668: a 20 ft container, 73.6 m² by its six faces."""
+    box = {"kind": "building", "scale": 72, "length": 6.058, "width": 2.438, "height": 2.591}
+    area = post(ada, "area", box).body["area_cm2"]
+    assert area == pytest.approx(73.56e4 / 72**2 * 0.9, rel=0.001)
+
+
+def test_recipes_are_seen_in_recess_flat_and_edge(ada: Client, shelf: dict[str, int]) -> None:
+    one = next(
+        row["recipe"] for row in ada.get("/api/recipes").json()
+        if row["recipe"]["id"] == "infantry-six"
+    )  # fmt: skip
+    asked = {"code": one["id"], "kind": one["kind"], "passes": one["passes"]}
+    seams = {seam["key"]: seam for seam in post(ada, "look", asked).body["seams"]}
+    before, washed = seams["base"]["looks"]["gear"], seams["wash"]["looks"]["gear"]
+    assert before["flat"] == before["edge"] and washed["recess"] < washed["edge"]
+    assert "from 30 cm" in seams["lights"]["shows"] or seams["lights"]["shows"] == ""

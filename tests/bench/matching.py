@@ -10,8 +10,8 @@ import time
 
 import numpy as np
 
-from muster.core.colour.match import everything, match
-from tests.bench.shelves import shelf, targets
+from muster.core.colour.match import match
+from tests.bench.shelves import everything, shelf, targets
 
 
 def timed(paints: int, most: int, count: int) -> str:

@@ -7,6 +7,7 @@ import random
 
 import numpy as np
 
+from muster.core.colour import match
 from muster.core.colour.observer import Floats
 from muster.core.colour.paint import OPACITIES, stated
 from muster.core.colour.shelf import Paint, Shelf
@@ -38,3 +39,22 @@ def targets(count: int, seed: int) -> list[Floats]:
     """Colours to be matched, CIELAB."""
     rng = random.Random(seed)
     return list(np.array(lab_of(xyz_of_hex([colour(rng) for _ in range(count)]))))
+
+
+def everything(shelf: Shelf, target: Floats, most_paints: int, most_drops: int) -> float:
+    """The least ΔE00 of all mixes of exactly so many paints, by measuring every one: the yardstick.
+    Slow."""
+    best = np.inf
+    k, s = shelf.k.astype(np.float32), shelf.s.astype(np.float32)
+    form, goal = match._metric(target)
+    for group in shelf.groups():
+        if len(group) < most_paints:
+            continue
+        sets = match._sets(group, most_paints)
+        ways = match.ways_of(most_paints, most_drops)
+        for start in range(0, len(sets), 4000):
+            part = sets[start : start + 4000]
+            off = match._each(k, s, part, ways, form, goal)
+            rows = match._least(off.ravel(), 300)
+            best = min(best, float(match._exactly(shelf, part, ways, rows, target).min()))
+    return best

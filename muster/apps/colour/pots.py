@@ -21,6 +21,8 @@ from muster.apps.roll import changing
 from muster.apps.roll.models import Muster
 from muster.apps.roll.reading import choices_of
 from muster.core.colour import match as matching
+from muster.core.colour.reconstruct import reflectance_of_hex
+from muster.core.colour.variants import in_tone_with
 from muster.core.commands.command import EditUnit
 from muster.core.plan.fields import Refused
 from muster.core.recipes.recipe import MixPart
@@ -63,6 +65,13 @@ class DriedIn(Schema):
     """What a pot dried to."""
 
     colour: Hex
+
+
+class ToneIn(Schema):
+    """How far from the pot at most, ΔE00, and which throw."""
+
+    spread: Annotated[float, Field(gt=0, le=10)] = 2.0
+    seed: Annotated[int, Field(ge=0, le=2**31)] = 1
 
 
 class UseIn(Schema):
@@ -127,6 +136,18 @@ def again(request: HttpRequest, pot_id: int) -> list[MixOut]:
     bench = bench_of(request.user)
     found = matching.match(bench.shelf, lab_of_hex(pot.dried or pot.predicted), keep=5)
     return [bench.out(mix) for mix in found]
+
+
+@router.post("/pots/{pot_id}/tone", response=MixOut)
+def tone(request: HttpRequest, pot_id: int, payload: ToneIn) -> MixOut:
+    """A mix in tone with the pot, not identical: for another vehicle beside it."""
+    pot = _own(request.user, pot_id)
+    bench = bench_of(request.user)
+    dried = reflectance_of_hex(pot.dried or pot.predicted)
+    try:
+        return bench.out(in_tone_with(bench.shelf, dried, payload.spread, payload.seed))
+    except ValueError as error:
+        raise Refused(str(error)) from error
 
 
 @router.post("/pots/{pot_id}/empty", response=list[PotOut])

@@ -19,7 +19,9 @@ from muster.apps.colour.reading import Kept, shelf_of
 from muster.apps.colour.using import used_from
 from muster.apps.devices.colour_reader import SimulatedReader
 from muster.apps.devices.scale import SimulatedScale, ml_of
-from muster.core.colour.owned import OwnedPaint, Reading
+from muster.core.amounts.film import covers_cm2_ml
+from muster.core.colour.owned import OwnedPaint, Reading, optics_of
+from muster.core.colour.paint import contrast_ratio
 from muster.core.colour.shelf import MOST_PAINTS
 from muster.core.formats import shelf as shelf_format
 from muster.core.plan.fields import Refused
@@ -45,6 +47,10 @@ class PaintOut(Schema):
     clear: bool
     twins: list[int]
     swatches: list[SwatchOut]
+    hides: float
+    """Contrast ratio of one brushed coat, percent (ISO 6504-3): 98 hides."""
+    covers_cm2: float | None
+    """What is left covers so much, in one brushed coat."""
 
 
 class PaintIn(Schema):
@@ -309,6 +315,9 @@ def _out(user: User) -> list[PaintOut]:
             id=one.id, paint=one.paint, dry=one.paint.dry, opacity=one.paint.seen_opacity,
             clear=one.paint.clear, twins=_twins(one, kept),
             swatches=[SwatchOut(fact=fact, reading=reading) for fact, reading in one.swatches],
+            hides=round(100 * contrast_ratio(optics_of(one.paint), 1), 1),
+            covers_cm2=None if one.paint.left_ml is None
+            else round(one.paint.left_ml * covers_cm2_ml()),
         )
         for one in kept
     ]  # fmt: skip

@@ -18,12 +18,13 @@ from muster.apps.colour.reading import shelf_of
 from muster.apps.colour.using import used_from, whole_recipes
 from muster.apps.house import keeping
 from muster.apps.roll.reading import choices_of, own_muster
-from muster.core.amounts.area import model_cm2
+from muster.core.amounts.area import BOXES, Box, model_cm2
 from muster.core.amounts.mesh import MOST_BYTES, measured
 from muster.core.amounts.needs import Need, Stock, needs, still_needed
 from muster.core.facts import record
 from muster.core.house import Awaited
 from muster.core.plan.fields import Refused
+from muster.core.recipes.recipe import Kind
 from muster.core.work.calls import calls_of
 
 router = Router()
@@ -72,6 +73,22 @@ class MeshOut(Schema):
     warnings: list[str]
 
 
+class BoxIn(Schema):
+    """The real thing's size in metres."""
+
+    kind: Kind
+    scale: Annotated[int, Field(ge=1, le=1000)]
+    length: Annotated[float, Field(gt=0, le=200)]
+    width: Annotated[float, Field(gt=0, le=200)]
+    height: Annotated[float, Field(gt=0, le=200)]
+
+
+class BoxOut(Schema):
+    """Painted surface of the model."""
+
+    area_cm2: float
+
+
 @router.get("/musters/{muster_id}/supplies", response=SuppliesOut)
 def supplies(request: HttpRequest, muster_id: int) -> SuppliesOut:
     """What is still needed and what is short."""
@@ -108,6 +125,14 @@ def shopping(request: HttpRequest, muster_id: int) -> HttpResponse:
     answer = HttpResponse(out.getvalue(), content_type="text/csv; charset=utf-8")
     answer["Content-Disposition"] = 'attachment; filename="shopping.csv"'
     return answer
+
+
+@router.post("/area", response=BoxOut)
+def by_box(request: HttpRequest, payload: BoxIn) -> BoxOut:
+    """A model's surface from the real thing's length, width and height; nothing is kept."""
+    usual = BOXES.get(payload.kind)
+    box = Box(payload.length, payload.width, payload.height, usual.factor if usual else 1.0)
+    return BoxOut(area_cm2=round(model_cm2(payload.kind, payload.scale, box), 2))
 
 
 @router.post("/mesh", response=MeshOut)

@@ -10,6 +10,8 @@ from muster.cli.launch import database
 from muster.cli.launch.serve import SETTINGS, migrate, prepare
 from muster.cli.launch.steps import PYTHON, ROOT, RUN, VENV, environment, npm, say
 
+UNFINISHED = RUN / "tests-unfinished"
+
 
 def test(words: list[str]) -> int:
     """Set up, then check and test everything; ``words`` go to pytest."""
@@ -58,9 +60,14 @@ def _checks(words: list[str]) -> int:
             sys.stdout.write(result.stdout[-5000:] + result.stderr[-3000:] + "\n")
     say("Tests")
     more = {"CRISP_RUN_DIR": str(RUN)}
+    # A run that was cut off left its rows in the test database: begin with a new one then.
+    anew = ["--create-db"] if UNFINISHED.exists() else []
+    UNFINISHED.touch()
     tests = subprocess.run(
-        [str(PYTHON), "-m", "pytest", *words], cwd=ROOT, env={**environment(), **more}
+        [str(PYTHON), "-m", "pytest", *anew, *words], cwd=ROOT, env={**environment(), **more}
     )
+    if tests.returncode in (0, 1):
+        UNFINISHED.unlink()
     if failed:
         say(f"Failed checks: {', '.join(failed)}")
     return 1 if failed else tests.returncode

@@ -103,6 +103,18 @@ def spreading_m2(solids_percent: float, dry_um: float) -> float:
     return solids_percent * 10 / dry_um
 
 
+SOLIDS_PERCENT = 30.0
+"""Of a model paint by volume. Common practice, no source: few labels say it."""
+
+
+def covers_cm2_ml(coats: float = 1.0) -> float:
+    """Surface that a millilitre covers by brush, cm²: by its spreading rate, less what stays in the
+    brush."""
+    dry_um = WET_UM["brush"] * SOLIDS_PERCENT / 100
+    # 1 m² per litre is 10 cm² per millilitre.
+    return spreading_m2(SOLIDS_PERCENT, dry_um) * 10 * TRANSFER["brush"] / coats
+
+
 def in_drops(parts: list[int], drops: int) -> list[int]:
     """Whole drops of each part of a mix, at least so many in all, in the mix's exact ratio."""
     whole = sum(parts)

@@ -16,7 +16,7 @@ from muster.core.colour.film import covered, over
 from muster.core.colour.observer import Floats
 from muster.core.colour.paint import Opacity, Optics, stated
 from muster.core.colour.spaces import hexes_of, lab_of, xyz_of
-from muster.core.recipes.recipe import Pass, Recipe
+from muster.core.recipes.recipe import Pass
 from muster.core.stack.layer import Laid
 from muster.core.stack.walk import Walk
 
@@ -144,15 +144,3 @@ def looks(walked: Walk, paints: Paints = by_colour) -> dict[str, list[Surface]]:
 def places_of(film: Laid) -> tuple[str, ...]:
     """The zones that a pass touches; of a part painted apart, that part alone."""
     return (film.one.part,) if film.one.part else film.zones
-
-
-def ground_under(recipe: Recipe, key: str, paints: Paints = by_colour) -> Floats:
-    """Reflectance (36,) of the flats that the pass with that key meets, the whole model's."""
-    surface = bare(recipe.material)
-    for one in recipe.passes:
-        if one.key == key:
-            return np.asarray(surface.at[1])
-        paint = None if one.technique in _CLEAR else paints(one)
-        if paint is not None and not one.zones:
-            surface = laid_over(surface, one, paint, one.cover)
-    raise KeyError(key)

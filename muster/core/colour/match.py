@@ -130,25 +130,6 @@ def from_pot(
     return sorted(best.values(), key=lambda mix: (floor(mix.off / ALIKE_POT), mix.total))[:keep]
 
 
-def everything(shelf: Shelf, target: Floats, most_paints: int, most_drops: int) -> float:
-    """The least ΔE00 of all mixes of exactly so many paints, by measuring every one: the yardstick.
-    Slow."""
-    best = np.inf
-    k, s = shelf.k.astype(np.float32), shelf.s.astype(np.float32)
-    form, goal = _metric(target)
-    for group in shelf.groups():
-        if len(group) < most_paints:
-            continue
-        sets = _sets(group, most_paints)
-        ways = ways_of(most_paints, most_drops)
-        for start in range(0, len(sets), 4000):
-            part = sets[start : start + 4000]
-            off = _each(k, s, part, ways, form, goal)
-            rows = _least(off.ravel(), 300)
-            best = min(best, float(_exactly(shelf, part, ways, rows, target).min()))
-    return best
-
-
 @lru_cache(maxsize=64)
 def ways_of(paints: int, most_drops: int) -> Singles:
     """Every way to drop so many paints, each at least once, (w, 4): each ratio once, in its fewest

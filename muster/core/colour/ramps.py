@@ -9,7 +9,7 @@ import numpy as np
 from muster.core.colour.match import match
 from muster.core.colour.observer import Floats
 from muster.core.colour.shelf import Mix, Shelf
-from muster.core.colour.spaces import xyz_of_lab
+from muster.core.colour.spaces import hue_of, xyz_of_lab
 
 STEP_L = 12.0
 """L* between neighbours of a ramp. Common practice."""
@@ -79,7 +79,7 @@ def _turned(base: Floats, lighter: float, turn: float) -> Floats:
         (100 - lightness) / max(1.0, 100 - float(base[0])),
         lightness / float(base[0]) if lighter < 0 else 1.0,
     )
-    hue = float(np.degrees(np.arctan2(base[2], base[1])))
+    hue = float(hue_of(base))
     away = (90 - hue + 180) % 360 - 180
     hue += float(np.clip(turn, -abs(away), abs(away))) * (1 if away >= 0 else -1)
     radians = np.radians(hue)

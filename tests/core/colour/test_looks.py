@@ -5,10 +5,9 @@ from __future__ import annotations
 from typing import Any
 
 import numpy as np
-import pytest
 
-from muster.core.colour.layers import Surface, bare, ground_under, looks
-from muster.core.colour.spaces import difference, lab_of, xyz_of, xyz_of_hex
+from muster.core.colour.layers import Surface, looks
+from muster.core.colour.spaces import difference, lab_of, xyz_of_hex
 from muster.core.stack.walk import walk
 from tests.core.stack.making import DARK, GREEN, LINEN, p, recipe
 
@@ -84,15 +83,6 @@ def test_a_thin_coat_lets_the_undercoat_through_and_more_coats_hide_it() -> None
         for n in (1, 2, 4)
     ]  # fmt: skip
     assert off[0] > off[1] > off[2]
-
-
-def test_the_ground_that_a_pass_meets() -> None:
-    made = recipe(UNDER, BASE, p("sponge", "chips", colour=LINEN))
-    met = lab_of(xyz_of(ground_under(made, "chips")))
-    assert float(difference(met, lab_of(xyz_of_hex([GREEN]))[0])) < 1.5
-    assert np.allclose(ground_under(made, "undercoat"), bare("polystyrene").at[1])
-    with pytest.raises(KeyError):
-        ground_under(made, "nothing")
 
 
 def test_a_part_painted_apart_leaves_the_rest_as_it_was() -> None:

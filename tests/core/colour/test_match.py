@@ -7,11 +7,11 @@ import pytest
 from hypothesis import given, settings
 from hypothesis import strategies as st
 
-from muster.core.colour.match import ALIKE, everything, from_pot, match, ways_of
+from muster.core.colour.match import ALIKE, from_pot, match, ways_of
 from muster.core.colour.paint import stated
 from muster.core.colour.shelf import Paint, Shelf
 from muster.core.colour.spaces import difference, lab_of, xyz_of, xyz_of_hex
-from tests.bench.shelves import shelf, targets
+from tests.bench.shelves import everything, shelf, targets
 
 GREY, GREEN = (lab_of(xyz_of_hex([one]))[0] for one in ("#808080", "#6b7a3a"))
 

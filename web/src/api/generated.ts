@@ -4,6 +4,26 @@
  */
 
 export interface paths {
+    "/api/area": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * By Box
+         * @description A model's surface from the real thing's length, width and height; nothing is kept.
+         */
+        post: operations["muster_apps_supplies_api_by_box"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/colour/patches": {
         parameters: {
             query?: never;
@@ -821,6 +841,26 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/pots/{pot_id}/tone": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Tone
+         * @description A mix in tone with the pot, not identical: for another vehicle beside it.
+         */
+        post: operations["muster_apps_colour_pots_tone"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/pots/{pot_id}/use": {
         parameters: {
             query?: never;
@@ -1562,6 +1602,33 @@ export interface components {
             sittings: components["schemas"]["SittingSpan"][];
             /** Status */
             status: string;
+        };
+        /**
+         * BoxIn
+         * @description The real thing's size in metres.
+         */
+        BoxIn: {
+            /** Height */
+            height: number;
+            /**
+             * Kind
+             * @enum {string}
+             */
+            kind: "figure" | "mounted" | "vehicle" | "gun" | "aircraft" | "building" | "base";
+            /** Length */
+            length: number;
+            /** Scale */
+            scale: number;
+            /** Width */
+            width: number;
+        };
+        /**
+         * BoxOut
+         * @description Painted surface of the model.
+         */
+        BoxOut: {
+            /** Area Cm2 */
+            area_cm2: number;
         };
         /**
          * BuyIn
@@ -2674,8 +2741,12 @@ export interface components {
         PaintOut: {
             /** Clear */
             clear: boolean;
+            /** Covers Cm2 */
+            covers_cm2: number | null;
             /** Dry */
             dry: string;
+            /** Hides */
+            hides: number;
             /** Id */
             id: number;
             /** Opacity */
@@ -3511,6 +3582,22 @@ export interface components {
             do: "together";
         };
         /**
+         * ToneIn
+         * @description How far from the pot at most, ΔE00, and which throw.
+         */
+        ToneIn: {
+            /**
+             * Seed
+             * @default 1
+             */
+            seed: number;
+            /**
+             * Spread
+             * @default 2
+             */
+            spread: number;
+        };
+        /**
          * TrayIn
          * @description A mix for a unit's pass: as many models as are worked at once.
          */
@@ -3924,6 +4011,30 @@ export interface components {
 }
 export type $defs = Record<string, never>;
 export interface operations {
+    muster_apps_supplies_api_by_box: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["BoxIn"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["BoxOut"];
+                };
+            };
+        };
+    };
     muster_apps_colour_more_patches: {
         parameters: {
             query?: never;
@@ -4962,6 +5073,32 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["PotOut"][];
+                };
+            };
+        };
+    };
+    muster_apps_colour_pots_tone: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                pot_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["ToneIn"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["MixOut"];
                 };
             };
         };

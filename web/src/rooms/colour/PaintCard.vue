@@ -51,7 +51,9 @@ const number = (event: Event) => (value(event) === '' ? null : Number(value(even
         <h2>{{ one.paint.name }}</h2>
         <p class="fig text-14 text-soft">
           {{ [one.paint.range, one.paint.code].filter(Boolean).join(' ') }} label
-          {{ one.paint.colour }}, dry {{ one.dry }}, {{ one.opacity }}
+          {{ one.paint.colour }}, dry {{ one.dry }}, {{ one.opacity
+          }}<template v-if="!one.clear">; one coat hides {{ one.hides }} %, 98 is hidden</template
+          ><template v-if="one.covers_cm2">; what is left covers {{ one.covers_cm2 }} cm²</template>
         </p>
       </div>
       <button v-if="!one.clear" class="btn" @click="emit('target', one.dry)">Match this</button>

@@ -13,6 +13,7 @@ const shelf = useShelf()
 const muster = useMuster()
 const recipes = ref<Schemas['RecipeOut'][]>([])
 const said = ref('')
+let thrown = 0
 
 onMounted(load)
 
@@ -36,6 +37,16 @@ async function again(pot: Pot) {
   )
   emit('target', pot.dried || pot.predicted)
   if (mixes?.[0]) emit('take', mixes[0])
+}
+
+/** Each press throws anew. */
+async function tone(pot: Pot) {
+  const body = { spread: 2, seed: ++thrown }
+  const mix = await muster.attempt(() =>
+    told(client.POST('/api/pots/{pot_id}/tone', { ...path(pot.id), body })),
+  )
+  emit('target', pot.dried || pot.predicted)
+  if (mix) emit('take', mix)
 }
 
 const empty = (pot: Pot) =>
@@ -89,6 +100,7 @@ const drops = (pot: Pot) => pot.drops.map((one) => `${one.drops} ${one.name}`).j
             @change="dried(pot, $event)"
         /></label>
         <button class="link" @click="again(pot)">Mix it again</button>
+        <button class="link" @click="tone(pot)">In tone, not the same</button>
         <label class="text-14"
           ><span class="sr-only">Use {{ pot.name }} in a recipe</span>
           <select class="field w-44" @change="use(pot, $event)">

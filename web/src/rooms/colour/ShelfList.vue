@@ -1,20 +1,21 @@
 <script setup lang="ts">
 import { computed, ref } from 'vue'
 import { client, told, type Schemas } from '../../api/client'
-import { useMuster } from '../../muster'
 import Patch from '../../parts/Patch.vue'
 import { useShelf } from '../../shelf'
+import { useUpload } from '../../upload'
 import { count } from '../../words'
 
 /** The paints: typed in, taken from a file, looked for, chosen. */
 const chosen = defineModel<number | null>({ required: true })
 const emit = defineEmits<{ put: [paint: number] }>()
 const shelf = useShelf()
-const muster = useMuster()
 const line = ref('')
 const seek = ref('')
-const file = ref<File | null>(null)
-const preview = ref<Schemas['ShelfPreview'] | null>(null)
+const { preview, choose, taken, leave } = useUpload(
+  (form) => told(client.POST('/api/shelf-file/preview', form)),
+  (form) => told(client.POST('/api/shelf-file', form)),
+)
 
 const shown = computed(() => {
   const words = seek.value.toLowerCase()
@@ -29,23 +30,9 @@ async function add() {
   if (await shelf.type(line.value)) line.value = ''
 }
 
-function form() {
-  const data = new FormData()
-  if (file.value) data.append('file', file.value)
-  return { body: { file: '' }, bodySerializer: () => data }
-}
-
-async function choose(event: Event) {
-  const field = event.target as HTMLInputElement
-  file.value = field.files?.[0] ?? null
-  field.value = ''
-  preview.value = null
-  if (!file.value) return
-  preview.value = await muster.attempt(() => told(client.POST('/api/shelf-file/preview', form())))
-}
-
 async function take() {
-  if (await shelf.took(() => told(client.POST('/api/shelf-file', form())))) preview.value = null
+  const found = await taken()
+  if (found) shelf.paints = found
 }
 
 function left(one: Schemas['PaintOut']): string {
@@ -93,7 +80,7 @@ function left(one: Schemas['PaintOut']): string {
         >.
       </p>
       <button class="btn btn-main" :disabled="!preview.new.length" @click="take">Take in</button>
-      <button class="btn ml-2" @click="preview = null">Leave</button>
+      <button class="btn ml-2" @click="leave">Leave</button>
     </div>
     <p v-if="shelf.off" class="my-1 text-14" role="status">
       {{ shelf.off.paint.name }} taken off.

@@ -4,13 +4,16 @@ import { useRouter } from 'vue-router'
 import { client, told, type Schemas } from '../../api/client'
 import Complaints from '../../parts/Complaints.vue'
 import { useMuster } from '../../muster'
+import { useUpload } from '../../upload'
 import { count, date } from '../../words'
 
 const router = useRouter()
 const muster = useMuster()
 const list = ref<Schemas['MusterName'][] | null>(null)
-const preview = ref<Schemas['Preview'] | null>(null)
-const file = ref<File | null>(null)
+const { preview, choose, taken } = useUpload(
+  (form) => told(client.POST('/api/import/preview', form)),
+  (form) => told(client.POST('/api/import', form)),
+)
 const leaving = ref(false)
 const removing = ref<number | null>(null)
 const password = ref('')
@@ -20,21 +23,8 @@ onMounted(async () => {
   if (!list.value) await router.replace('/')
 })
 
-function form() {
-  const data = new FormData()
-  if (file.value) data.append('file', file.value)
-  return { body: { file: '' }, bodySerializer: () => data }
-}
-
-async function choose(event: Event) {
-  file.value = (event.target as HTMLInputElement).files?.[0] ?? null
-  preview.value = null
-  if (!file.value) return
-  preview.value = await muster.attempt(() => told(client.POST('/api/import/preview', form())))
-}
-
 async function take() {
-  const done = await muster.attempt(() => told(client.POST('/api/import', form())))
+  const done = await taken()
   if (done) await router.push(`/${done.id}/roll`)
 }
 

@@ -10,6 +10,7 @@ const mesh = ref<Schemas['MeshOut'] | null>(null)
 const unit = ref('')
 const unitOf = ref('mm')
 const scale = ref(1)
+const box = ref([5.5, 2.4, 2.3])
 
 async function choose(event: Event) {
   const field = event.target as HTMLInputElement
@@ -26,6 +27,15 @@ async function choose(event: Event) {
   mesh.value = await muster.attempt(() =>
     told(client.POST('/api/mesh', { body, bodySerializer: () => data })),
   )
+}
+
+async function byBox() {
+  const row = muster.view?.roll.find((one) => one.unit.id === unit.value)
+  if (!row) return
+  const [length = 0, width = 0, height = 0] = box.value
+  const body = { kind: row.unit.kind, scale: row.unit.scale, length, width, height }
+  const found = await muster.attempt(() => told(client.POST('/api/area', { body })))
+  if (found) await set(row.unit.id, found.area_cm2)
 }
 
 async function set(id: string, area: number) {
@@ -93,6 +103,16 @@ async function set(id: string, area: number) {
           @change="choose"
       /></label>
     </div>
+    <form class="mt-2 flex flex-wrap items-end gap-3" @submit.prevent="byBox">
+      <label
+        v-for="(word, n) in ['length', 'width', 'height']"
+        :key="word"
+        class="grid gap-1 text-14"
+        >{{ n ? word : `or the real ${word}` }}, m
+        <input v-model.number="box[n]" class="field fig w-28" type="number" min="0.1" step="any"
+      /></label>
+      <button class="btn" :disabled="!unit">By its box</button>
+    </form>
     <div v-if="mesh" class="mt-2" role="status">
       <p class="fig">
         <b>{{ mesh.area_cm2 }} cm²</b>, {{ mesh.size_mm.join(' × ') }} mm, {{ mesh.faces }} faces
