@@ -18,7 +18,8 @@ const size = computed(() => {
 })
 
 let down: { x: number; y: number; at: number } | null = null
-let last = 0
+/** Times count from the page's start: the first press is no repeat, however early. */
+let last = -AGAIN_MS
 
 function press(event: PointerEvent) {
   down = { x: event.clientX, y: event.clientY, at: event.timeStamp }
