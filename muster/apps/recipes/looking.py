@@ -32,6 +32,7 @@ from muster.core.stack.tables import Tables
 from muster.core.stack.typed import About, typed
 from muster.core.stack.walk import Walk
 from muster.core.stack.what_if import Undercoat, with_undercoat
+from muster.core.stack.windows import window_of
 
 router = Router()
 
@@ -91,6 +92,8 @@ class SeamOut(Schema):
     """The medium that this house uses instead."""
     inside: list[str]
     """The passes of the recipe that it holds."""
+    within: str
+    """Within which time the next pass must begin; empty: no limit."""
     dried: str | None
     """What its mix dries to, from the paints on the shelf; else its stated colour."""
     looks: dict[str, Look]
@@ -192,6 +195,7 @@ class Draft:
                 instead="" if was.holds else instead,
                 inside=[*(seams[key].inside if key in seams else []), step.laid.name]
                 if was.holds else [],
+                within=time(window) if (window := window_of(report.walked, step)) else "",
                 dried=step.laid.one.colour,
                 looks={zone: alike[id(surfaces[zone][step.laid.index])]
                        for zone in places_of(step.laid)} if step.laid.lays else {},

@@ -18,7 +18,7 @@ from muster.core.stack.room import Room, deficit_kpa, factor, may_spray, saturat
 from muster.core.stack.settled import settled
 from muster.core.stack.techniques import TECHNIQUES
 from muster.core.stack.walk import attacks, walk
-from tests.core.stack.making import BASE, MATT, SATIN, p, recipe
+from tests.core.stack.making import BASE, CHIP, FLUID, MATT, SATIN, UNDER, p, recipe
 
 FAO_56 = {1: 0.657, 5: 0.872, 10: 1.228, 15: 1.705, 20: 2.338, 25: 3.168, 30: 4.243, 35: 5.623}
 """e°(T), kPa: FAO Irrigation and drainage paper 56 (Allen et al. 1998), annex 2, table 2.3.
@@ -190,3 +190,33 @@ def test_a_pass_on_edges_or_recesses_touches_a_little_of_every_zone() -> None:
     film = walk(recipe(p("brush", "edges", zones=["edges"]))).steps[0].laid
     assert film.cover <= 0.2
     assert "upper" in film.zones and "glass" not in film.zones and "inside" not in film.zones
+
+
+def test_a_wash_that_is_wiped_has_the_window_of_its_medium() -> None:
+    """An enamel wash can be worked for four hours, an acrylic one for five minutes."""
+    spirit = p("wipe back", carrier="white spirit")
+    oily = settled(recipe(UNDER, BASE, SATIN, p("pin wash", medium="enamel wash"), spirit, MATT))
+    assert [one.window_min for one in oily.passes] == [None, None, None, 240, None, None]
+    acrylic = settled(recipe(UNDER, BASE, SATIN, p("wash"), p("wipe back", carrier="water"), MATT))
+    assert acrylic.passes[3].window_min == 5
+    own = settled(recipe(UNDER, p("wash", window_min=20), p("wipe back", carrier="water")))
+    assert own.passes[1].window_min == 20
+
+
+def test_chipping_fluid_is_scratched_within_the_hour_and_unworked_washes_have_no_window() -> None:
+    chipped = settled(recipe(UNDER, SATIN, FLUID, p("spray", "top"), CHIP, SATIN, MATT))
+    assert chipped.passes[3].window_min == 60
+    plain = settled(recipe(UNDER, BASE, SATIN, p("pin wash", medium="enamel wash"), MATT))
+    assert all(one.window_min is None for one in plain.passes)
+
+
+def test_a_window_never_ends_before_its_wait() -> None:
+    late = recipe(UNDER, p("wash", stand_min=90), p("wipe back", carrier="water"))
+    assert settled(late).passes[1].window_min is None
+
+
+def test_in_an_all_acrylic_house_a_wiped_wash_is_worked_in_minutes() -> None:
+    oily = recipe(UNDER, BASE, SATIN, p("pin wash"), p("wipe back", carrier="white spirit"), MATT)
+    house = Habits(weathering="all-acrylic")
+    assert settled(oily, house).passes[3].window_min == 5
+    assert settled(oily).passes[3].window_min == 240

@@ -3411,6 +3411,8 @@ export interface components {
             wait: string;
             /** Why */
             why: string;
+            /** Within */
+            within: string;
         };
         /**
          * Seen

@@ -8,9 +8,7 @@ from muster.core.recipes.recipe import Pass
 from muster.core.stack.finding import Change, Finding, Insert, Remove, Repair, rule
 from muster.core.stack.said import time
 from muster.core.stack.walk import Step, Walk
-
-WINDOW_MIN = 60.0
-"""Harder each hour after the top coat. Common practice."""
+from muster.core.stack.windows import SCRATCH_WITHIN_MIN
 
 SCRATCH = Pass(
     key="chip",
@@ -71,10 +69,10 @@ def look(walked: Walk) -> Iterator[Finding]:
             key=lambda o: o.laid.index,
         )
         age = scratch.start - last.end
-        if age > WINDOW_MIN:
+        if age > SCRATCH_WITHIN_MIN:
             words = (
                 f"'{scratch.laid.name}' comes {time(age)} after '{last.laid.name}': the fluid "
-                f"hardens, scratch within {time(WINDOW_MIN)}, in the same sitting"
+                f"hardens, scratch within {time(SCRATCH_WITHIN_MIN)}, in the same sitting"
             )
             repairs: list[Repair] = []
             before = walked.steps[scratch.laid.index - 1].laid.one

@@ -27,7 +27,7 @@ const NUMBERS = [
 const OPTIONAL: Record<string, string> = {
   open_min: 'no limit',
   life_min: 'no limit',
-  window_min: 'no limit',
+  window_min: 'by its layers',
   dry_min: 'by its layers',
   stand_min: 'by its layers',
 }

@@ -93,7 +93,9 @@ const print = () => window.print()
           >
             <th scope="row" class="py-2 font-semibold">
               {{ need.paint }}
-              <span class="block text-14 font-normal text-soft">{{ units(need) }}</span>
+              <span class="block text-14 font-normal text-soft max-md:hidden">{{
+                units(need)
+              }}</span>
             </th>
             <td class="py-2 pl-5 text-right">{{ ml(need.ml) }}</td>
             <td class="py-2 pl-5 text-right">
