@@ -94,9 +94,6 @@ const graveIn = (name: string) =>
         </div>
         <Relief v-if="relief(one.key)" :look="relief(one.key)!" />
         <span class="fig w-16 text-right">{{ Math.round(one.minutes * 10) / 10 }} min</span>
-        <span v-if="seam(one.key)?.within" class="fig w-36 text-14 text-soft">
-          next within {{ seam(one.key)?.within }}
-        </span>
         <button
           class="link"
           :aria-label="`Move ${one.name} up`"

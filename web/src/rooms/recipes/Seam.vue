@@ -40,5 +40,8 @@ const emit = defineEmits<{ repair: [way: Schemas['RepairOut']] }>()
         ></template
       ><template v-if="seam.why">: {{ seam.why }}</template>
     </p>
+    <p v-if="seam?.within" class="text-soft">
+      the next comes within <b>{{ seam.within }}</b>
+    </p>
   </div>
 </template>
