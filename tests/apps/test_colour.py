@@ -409,3 +409,24 @@ def test_recipes_are_seen_in_recess_flat_and_edge(ada: Client, shelf: dict[str, 
     before, washed = seams["base"]["looks"]["gear"], seams["wash"]["looks"]["gear"]
     assert before["flat"] == before["edge"] and washed["recess"] < washed["edge"]
     assert "from 30 cm" in seams["lights"]["shows"] or seams["lights"]["shows"] == ""
+
+
+def test_of_very_many_swatches_the_newest_count(ada: Client, shelf: dict[str, int]) -> None:
+    one = shelf["Reed green"]
+    for n in range(45):
+        post(ada, f"shelf/{one}/read", {"kind": "masstone", "colour": f"#60{n:02x}3c"})
+    swatches = paint(ada, "Reed green")["swatches"]
+    assert [each["reading"]["colour"] for each in swatches] == [
+        f"#60{n:02x}3c" for n in range(5, 45)
+    ]
+
+
+def test_a_pot_that_is_read_again_and_again_spoils_no_shelf(
+    ada: Client, shelf: dict[str, int]
+) -> None:
+    body = {"name": "reed", "target": "#66703f", "drops": drops(shelf, Reed_green=4, Lime_white=1)}
+    pot = post(ada, "pots", body).body[0]["id"]
+    for n in range(42):
+        assert post(ada, f"pots/{pot}/dried", {"colour": f"#7a8{n % 10}54"}).status_code == 200
+    assert ada.get("/api/shelf").status_code == 200
+    assert len(paint(ada, "Reed green")["swatches"]) == 40

@@ -7,6 +7,7 @@ from dataclasses import dataclass, replace
 from datetime import datetime
 
 from muster.apps.colour.models import Paint, PaintFact
+from muster.core.colour.calibrate import MOST_SWATCHES
 from muster.core.colour.owned import OwnedPaint, Reading
 
 
@@ -55,5 +56,7 @@ def _told(row: Paint, facts: list[PaintFact]) -> Kept:
             left = max(0.0, left - fact.ml)
         elif fact.kind == PaintFact.Kind.SWATCH:
             swatches.append((fact.pk, fact.swatch()))
+    # The newest tell of the paint as it is now.
+    swatches = swatches[-MOST_SWATCHES:]
     paint = replace(label, left_ml=left, swatches=tuple(one for _, one in swatches))
     return Kept(row.pk, paint, since, tuple(swatches))

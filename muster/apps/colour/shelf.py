@@ -167,8 +167,6 @@ def bought(request: HttpRequest, paint_id: int, payload: BuyIn) -> list[PaintOut
 def read_swatch(request: HttpRequest, paint_id: int, payload: ReadIn) -> list[PaintOut]:
     """Read a swatch; the paint learns from it."""
     row = _own(request.user, paint_id)
-    if row.facts.filter(kind=PaintFact.Kind.SWATCH).count() >= 40:
-        raise Refused("40 swatches of one paint are kept: take one back first")
     share = payload.share if payload.kind == "tint" else 1.0
     colour = payload.colour
     if colour is None:
