@@ -108,8 +108,8 @@ const colourOf = (paint: number) => shelf.colours.find((one) => one.id === paint
             class="flex min-h-11 items-center gap-3 border-b border-rule"
           >
             <b class="fig w-8 text-right text-22">{{ one.drops }}</b>
-            <span class="w-36 truncate">{{ one.name }}</span>
-            <svg class="h-6 w-0 min-w-0 flex-1" aria-hidden="true">
+            <span class="w-36 truncate max-md:flex-1">{{ one.name }}</span>
+            <svg class="h-6 w-0 min-w-0 flex-1 max-md:hidden" aria-hidden="true">
               <circle
                 v-for="n in Math.min(one.drops, 24)"
                 :key="n"
