@@ -10,10 +10,12 @@ from __future__ import annotations
 
 import math
 from bisect import bisect_left, bisect_right
+from dataclasses import replace
 from fractions import Fraction
 from graphlib import TopologicalSorter
 from itertools import accumulate
 
+from muster.core.plan.bounds_left import least_left_weight
 from muster.core.plan.bounds_openings import fewest_openings_s
 from muster.core.plan.calendar import Slot, slots
 from muster.core.plan.clocks import FOREVER, rates_of, ready_at
@@ -72,10 +74,12 @@ def bounds_of(problem: Problem) -> Bounds:
     waits = max(
         _waits(problem, bench, own, ends, done_by), _waits_by_ratio(problem, net, own, done_by)
     )
+    free = chains(replace(problem, pins=()))[1] if problem.pins else done_by
+    left = least_left_weight(problem, free, own, bench.passed(FOREVER) - bench.passed(problem.now))
     if finish >= FOREVER:
-        return Bounds(late, hands_on, finish, hands_on)
+        return Bounds(late, hands_on, finish, hands_on, left)
     cost = math.floor(cost_of(problem, hands_on, finish, waits))
-    return Bounds(late, hands_on, finish, cost)
+    return Bounds(late, hands_on, finish, cost, left)
 
 
 def chains(

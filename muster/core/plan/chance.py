@@ -14,7 +14,8 @@ from dataclasses import dataclass
 
 import numpy as np
 
-from muster.core.plan.kernel.attempt import FINISH, LEFT, attempt_list
+from muster.core.plan.kernel.attempt import FINISH, attempt_list
+from muster.core.plan.kernel.follow import LIST_FIELDS
 from muster.core.plan.kernel.shape import I_DONE, INF, T_PER, Floats, Ints, column
 from muster.core.plan.plan import Plan
 from muster.core.plan.planner import Planner
@@ -50,10 +51,8 @@ def chance_of(
 ) -> Chance:
     """Carry the plan out in so many futures. ``spread`` by task, else ``SPREAD``.
 
-    Raises ValueError where the plan is impossible.
+    What is left by the plan is left in every future, and late where the last sitting ends too late.
     """
-    if plan.status != "planned":
-        raise ValueError("only a plan has chances")
     planner = Planner(problem)
     ground = planner.search
     one = ground.assembled
@@ -89,7 +88,7 @@ def chance_of(
             entries, len(entries), INF, ground.measures,
         )  # fmt: skip
         done = column(ground.state, I_DONE, len(items))
-        kept = (done <= due) & (ground.measures[LEFT] == 0)
+        kept = done <= due
         in_time[future] = bool(kept.all())
         finishes[future] = ground.measures[FINISH]
         owns[future] = np.where(fixed, 0.0, sigma * own)
@@ -115,9 +114,9 @@ def _rows(problem: Problem, plan: Plan, tasks: list[str]) -> Ints:
         task = problem.tasks[block.ref]
         whole = block.to_s == task.work_s or task.break_ is not Break.ITEM
         up_to = INF if whole else block.to_s // task.per_item_s
-        rows.append((at[block.ref], up_to, problem.sitting_at(block.start) or 0))
-    rows.extend((number, INF, 0) for number in range(len(tasks)))
-    return np.array(rows, np.int64).reshape(-1, 3)
+        rows.append((at[block.ref], up_to, problem.sitting_at(block.start) or 0, 0))
+    rows.extend((number, INF, 0, 0) for number in range(len(tasks)))
+    return np.array(rows, np.int64).reshape(-1, LIST_FIELDS)
 
 
 def _matters(names: list[str], owns: Floats, finishes: Floats) -> str | None:

@@ -2,12 +2,13 @@
 
 from __future__ import annotations
 
+from bisect import bisect_left
 from collections.abc import Iterator
 from dataclasses import dataclass, field
 
 from muster.core.plan.checking_facts import Story
 from muster.core.plan.plan import Block
-from muster.core.plan.problem import Family, Problem
+from muster.core.plan.problem import Family, Open, Problem
 
 
 @dataclass
@@ -43,34 +44,33 @@ def families_and_tools(story: Story) -> Iterator[str]:
     """Rules 3, 4 and 9, sitting by sitting."""
     problem = story.problem
     now_in = problem.sitting_at(problem.now)
+    blocks = sorted(story.plan.blocks, key=lambda block: block.start)
+    starts = [block.start for block in blocks]
+    carried = {left.family: left for left in problem.open}
     for index, sitting in enumerate(problem.sittings):
-        inside = [b for b in story.plan.blocks if sitting.start <= b.start < sitting.end]
-        inside.sort(key=lambda block: block.start)
         current = index == now_in
+        inside = blocks[bisect_left(starts, sitting.start) : bisect_left(starts, sitting.end)]
+        if not inside and not current:
+            continue
+        mine: dict[str, list[Block]] = {name: [] for name in carried} if current else {}
+        for block in inside:
+            name = problem.tasks[block.ref].family if block.do == "work" else block.ref
+            if name is not None and block.do in ("work", "open", "close"):
+                mine.setdefault(name, []).append(block)
         openings: list[Opening] = []
-        for name, family in problem.families.items():
-            yield from _openings(problem, name, family, inside, current, openings)
+        for name, used in mine.items():
+            left = carried.get(name) if current else None
+            yield from _openings(problem, name, used, left, openings)
         yield from _tools(problem, inside, openings, current)
 
 
 def _openings(
-    problem: Problem,
-    name: str,
-    family: Family,
-    inside: list[Block],
-    current: bool,
-    openings: list[Opening],
+    problem: Problem, name: str, mine: list[Block], left: Open | None, openings: list[Opening]
 ) -> Iterator[str]:
     """Split a family's blocks of one sitting into openings, and judge each."""
-    mine = [
-        block
-        for block in inside
-        if (block.do == "work" and problem.tasks[block.ref].family == name)
-        or (block.do in ("open", "close") and block.ref == name)
-    ]
+    family = problem.families[name]
     found: list[Opening] = []
     opening: Opening | None = None
-    left = next((o for o in problem.open if o.family == name), None) if current else None
     if left is not None:
         opening = Opening(name, first_start=left.first_start, last_end=left.last_end)
         found.append(opening)

@@ -5,12 +5,32 @@ from __future__ import annotations
 import numpy as np
 
 from muster.core.plan.kernel.assemble import Assembled, ints
-from muster.core.plan.kernel.attempt import COST, DAYS, LATE, LEAN, LEFT, N_MEASURES
+from muster.core.plan.kernel.attempt import (
+    COST,
+    DAYS,
+    LATE,
+    LEAN,
+    LEFT_S,
+    LEFT_WEIGHT,
+    N_MEASURES,
+    UNPINNED,
+)
 from muster.core.plan.kernel.shape import Ints
 from muster.core.plan.problem import whole_names
 
-Rank = tuple[float, float, float, float]
-"""Tasks without a place, late weight, lateness in days, cost: smaller is better, in this order."""
+Rank = tuple[float, float, float, float, float, float]
+"""Pins not kept, weight left, seconds left, late weight, lateness in days, cost: smaller is better,
+in this order."""
+
+LEFT_WORTH = 2.0
+"""What a second of work left counts as in what is gone on from, in seconds of bench work: more than
+it costs to do, and so that a few seconds more or less do not end the search there."""
+
+
+def walked(rank: Rank) -> Rank:
+    """A rank as the search walks on it: seconds left are one with the cost."""
+    unpinned, weight, left_s, late, days, cost = rank
+    return (unpinned, weight, 0.0, late, days, cost + LEFT_WORTH * left_s)
 
 
 class Ground:
@@ -50,11 +70,14 @@ class Ground:
     def rank(self) -> Rank:
         """What the attempt made last amounts to."""
         m = self.measures
-        return (float(m[LEFT]), round(float(m[LATE]), 6), float(m[DAYS]), float(m[COST]))
+        return (
+            float(m[UNPINNED]), round(float(m[LEFT_WEIGHT]), 6), float(m[LEFT_S]),
+            round(float(m[LATE]), 6), float(m[DAYS]), float(m[COST]),
+        )  # fmt: skip
 
     def lean_rank(self) -> Rank:
-        """The same, what is gone on from: an almost empty last sitting counts as almost saved."""
-        return (*self.rank()[:3], float(self.measures[LEAN]))
+        """What is gone on from: an almost empty last sitting counts as almost saved."""
+        return walked((*self.rank()[:5], float(self.measures[LEAN])))
 
     def keep(self) -> bool:
         """Count the attempt made last, and keep it where it is the best so far."""

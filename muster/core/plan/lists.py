@@ -13,7 +13,7 @@ import numpy as np
 from muster.core.plan.ground import Ground, Rank
 from muster.core.plan.kernel.assemble import number
 from muster.core.plan.kernel.attempt import attempt, attempt_list
-from muster.core.plan.kernel.follow import LIST_FIELDS, TASK
+from muster.core.plan.kernel.follow import LIST_FIELDS, TASK, WISH
 from muster.core.plan.kernel.shape import INF, Ints
 from muster.core.plan.kernel.vary import N_DRAWS, read_list, vary
 from muster.core.plan.plan import Plan
@@ -58,12 +58,12 @@ class Lists:
         """A plan as a list; what it does not know, or not whole, comes last."""
         problem = self.ground.assembled.problem
         at = number(self.ground.assembled.tasks)
-        rows: list[tuple[int, int, int]] = []
+        rows: list[tuple[int, int, int, int]] = []
         for block in plan.blocks:
             if block.do == "work" and block.ref in at:
                 sitting = problem.sitting_at(block.start) or 0
-                rows.append((at[block.ref], block.to_s, sitting if keep_sittings else 0))
-        rows.extend((int(task), INF, 0) for task in self.ground.assembled.order)
+                rows.append((at[block.ref], block.to_s, sitting if keep_sittings else 0, 0))
+        rows.extend((int(task), INF, 0, 0) for task in self.ground.assembled.order)
         return np.array(rows, np.int64).reshape(-1, LIST_FIELDS)
 
     def follow(self, plan: Plan, patience: int, keep_sittings: bool = True) -> Rank:
@@ -96,10 +96,17 @@ class Lists:
         priority[entries[:count, TASK][::-1]] = np.arange(count)[::-1]
         attempt(
             one.frame, one.weight, ground.start, ground.state, ground.spare, one.order,
-            one.windows, priority * step_s, one.tail, one.due, PLAIN, ground.measures,
+            one.windows, priority * step_s, one.tail, one.due, PLAIN, self._wishes(entries, count),
+            ground.measures,
         )  # fmt: skip
         ground.keep()
         return ground.lean_rank()
+
+    def _wishes(self, entries: Ints, count: int) -> Ints:
+        """By task: 1 where all its rows are held to what it wants."""
+        wishes = self.ground.assembled.wishes.copy()
+        wishes[entries[:count, TASK][entries[:count, WISH] == 0]] = 0
+        return wishes
 
     def step(self, warmth: float) -> None:
         """One neighbour. ``warmth`` (1 to 0) says how much worse one may go on from."""
@@ -116,7 +123,7 @@ class Lists:
         else:
             rank = self.place(self.made, count, PATIENCES[int(draws[7] * len(PATIENCES))])
         heat = self.small_s * COLD * (HOT / COLD) ** warmth
-        room = self.rank[3] - heat * math.log(1.0 - float(draws[8]))
-        self._learn(rank[3] - self.rank[3])
-        if rank[:3] < self.rank[:3] or (rank[:3] == self.rank[:3] and rank[3] <= room):
+        room = self.rank[5] - heat * math.log(1.0 - float(draws[8]))
+        self._learn(rank[5] - self.rank[5])
+        if rank[:5] < self.rank[:5] or (rank[:5] == self.rank[:5] and rank[5] <= room):
             self.set_out(ground.state, rank)

@@ -3,24 +3,31 @@
 from __future__ import annotations
 
 import math
-from collections.abc import Sequence
+from collections.abc import Iterable, Sequence
 from fractions import Fraction
 
-from muster.core.plan.plan import Block, Score
+from muster.core.plan.calendar import stretches
+from muster.core.plan.plan import Block, Left, Score
 from muster.core.plan.problem import DAY_S, Problem
 
 
-def cost_of(problem: Problem, hands_on_s: int, finish: int, waits: Fraction) -> Fraction:
+def cost_of(
+    problem: Problem, hands_on_s: int, finish: int, waits: Fraction, wants_s: int = 0
+) -> Fraction:
     """The cost in seconds of bench work; ``waits`` = Σ over items of weight × seconds till done."""
     return (
-        Fraction(hands_on_s)
+        Fraction(hands_on_s + wants_s)
         + Fraction(problem.day_s * (finish - problem.now), 2 * DAY_S)
         + problem.item_day_s * waits / DAY_S
     )
 
 
 def measure(
-    problem: Problem, blocks: Sequence[Block], done_at: dict[str, int], missed: int
+    problem: Problem,
+    blocks: Sequence[Block],
+    done_at: dict[str, int],
+    missed: int,
+    left: Sequence[Left] = (),
 ) -> Score:
     """The score of blocks that leave each item with tasks done at ``done_at``."""
     hands_on = sum(block.end - block.start for block in blocks)
@@ -35,12 +42,41 @@ def measure(
         if item.due is not None and done > item.due:
             late += item.weight
             days += item.weight * -(-(done - item.due) // DAY_S)
+    wants_s = unmet_wants_s(problem, blocks)
+    models = problem.model_weights()
     return Score(
         missed=missed,
         late_weight=late,
         lateness_days=days,
-        cost_s=math.ceil(cost_of(problem, hands_on, finish, waits)),
+        cost_s=math.ceil(cost_of(problem, hands_on, finish, waits, wants_s)),
         hands_on_s=hands_on,
         finish=finish,
         mean_done=math.ceil(moments / weights) if weights else problem.now,
+        left_weight=sum((models[name] for name in models_of(problem, left)), Fraction(0)),
+        left_s=sum(problem.tasks[one.task].work_s - one.from_s for one in left),
+        wants_s=wants_s,
     )
+
+
+def models_of(problem: Problem, left: Iterable[Left]) -> set[str]:
+    """The models of which anything is left."""
+    return {
+        item.partition("/")[0]
+        for one in left
+        for item in problem.tasks[one.task].items[
+            one.from_s // problem.tasks[one.task].per_item_s :
+        ]
+    }
+
+
+def unmet_wants_s(problem: Problem, blocks: Iterable[Block]) -> int:
+    """What pieces cost that lie outside what they want, in seconds of bench work (rule 12)."""
+    spans: dict[str, list[tuple[int, int]]] = {}
+    total = 0
+    for block in blocks:
+        for tag, cost in problem.tasks[block.ref].wants.items() if block.do == "work" else ():
+            if tag not in spans:
+                spans[tag] = stretches(problem.conditions, tag)
+            if not any(start <= block.start and block.end <= end for start, end in spans[tag]):
+                total += cost
+    return total

@@ -10,7 +10,7 @@ from dataclasses import dataclass, replace
 
 import numpy as np
 
-from muster.core.plan.kernel.attempt import FINISH, HANDS_ON, LEFT, attempt_list
+from muster.core.plan.kernel.attempt import FINISH, HANDS_ON, LEFT_S, LEFT_WEIGHT, attempt_list
 from muster.core.plan.kernel.follow import FROM_SITTING, TASK
 from muster.core.plan.kernel.shape import (
     BLOCK_FIELDS,
@@ -73,7 +73,10 @@ def places_of(problem: Problem, plan: Plan, task: str, most: int = 8) -> list[Pl
         size = int(ground.state[N_BLOCKS]) * BLOCK_FIELDS
         blocks = column(ground.state, BLOCKS, size).reshape(-1, BLOCK_FIELDS)
         mine = blocks[(blocks[:, 0] == DO_WORK) & (blocks[:, 1] == number)]
-        if ground.measures[LEFT] or not low <= mine[0, 4] < sitting.end:
+        more_left = ground.measures[LEFT_WEIGHT] > float(plan.score.left_weight) or (
+            ground.measures[LEFT_S] > plan.score.left_s
+        )
+        if more_left or not len(mine) or not low <= mine[0, 4] < sitting.end:
             continue
         found.append(
             Place(

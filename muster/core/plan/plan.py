@@ -46,14 +46,57 @@ class Block:
         return Block(do, ref, row["start"], row["end"])
 
 
+Why = Literal["no_tag", "no_time", "too_long", "life", "place", "window", "follows"]
+
+DETAIL: dict[Why, str] = {
+    "no_tag": "tag",
+    "no_time": "short_s",
+    "too_long": "longest_s",
+    "life": "life_s",
+    "place": "place",
+    "window": "hangs_on",
+    "follows": "hangs_on",
+}
+"""By reason, the key under which the file says what it is about."""
+
+
+@dataclass(frozen=True, slots=True)
+class Left:
+    """A task that is not planned to its end: its pieces stop at ``from_s``.
+
+    ``why``: ``no_tag`` (a needed tag, ``detail``, holds in no sitting), ``no_time`` (``detail``
+    seconds at the bench are lacking), ``too_long`` (its smallest piece is longer than every sitting
+    it may use, the longest of which is ``detail`` s), ``life`` (longer than its family lasts),
+    ``place`` (more than a place holds), ``window`` or ``follows`` (it hangs on the task
+    ``detail``, which finds no place in time, or none at all).
+    """
+
+    task: str
+    from_s: int
+    why: Why
+    detail: str | int
+
+    def to_json(self) -> dict[str, Any]:
+        """As the file format writes it."""
+        return {"task": self.task, "from_s": self.from_s, "why": self.why,
+                DETAIL[self.why]: self.detail}  # fmt: skip
+
+    @staticmethod
+    def from_json(row: dict[str, Any]) -> Left:
+        """Read it back; KeyError where a key is missing."""
+        return Left(row["task"], row["from_s"], row["why"], row[DETAIL[row["why"]]])
+
+
 @dataclass(frozen=True, slots=True)
 class Bounds:
-    """What is proven of every plan that keeps the rules: none can do better than these."""
+    """What is proven of every plan that keeps the rules and places at least what this one places:
+    none can do better than these. ``left_weight`` is proven of every plan."""
 
     late_weight: Fraction
     hands_on_s: int
     finish: int
     cost_s: int
+    left_weight: Fraction = Fraction(0)
 
 
 @dataclass(frozen=True, slots=True)
@@ -67,24 +110,31 @@ class Score:
     hands_on_s: int
     finish: int
     mean_done: int
+    left_weight: Fraction = Fraction(0)
+    left_s: int = 0
+    wants_s: int = 0
 
-    def rank(self) -> tuple[int, Fraction, Fraction, int]:
+    def rank(self) -> tuple[Fraction, int, int, Fraction, Fraction, int]:
         """Smaller is better."""
-        return (self.missed, self.late_weight, self.lateness_days, self.cost_s)
+        return (
+            self.left_weight, self.left_s, self.missed, self.late_weight, self.lateness_days,
+            self.cost_s,
+        )  # fmt: skip
 
 
 @dataclass(frozen=True, slots=True)
 class Plan:
-    """A whole plan, or the reasons why there is none."""
+    """A whole plan, or as much of one as finds a place, and why the rest does not."""
 
-    status: Literal["planned", "impossible"]
+    status: Literal["planned", "partial"]
     blocks: tuple[Block, ...]
     score: Score
     bounds: Bounds
     missed: tuple[tuple[str, str], ...]
     seed: int
     steps: int
-    reasons: tuple[str, ...] = ()
+    left: tuple[Left, ...] = ()
+    dropped_pins: tuple[str, ...] = ()
 
     def gap(self) -> float:
         """Share of the cost that is not proven to be needed, 0 to 1."""
@@ -94,7 +144,7 @@ class Plan:
 
     def to_json(self) -> dict[str, Any]:
         """The plan as the file format writes it."""
-        result: dict[str, Any] = {
+        return {
             "format": FORMAT,
             "version": 1,
             "status": self.status,
@@ -106,25 +156,32 @@ class Plan:
             "mean_done": self.score.mean_done,
             "cost_s": self.score.cost_s,
             "bounds": {
+                "left_weight": plain(self.bounds.left_weight),
                 "late_weight": plain(self.bounds.late_weight),
                 "hands_on_s": self.bounds.hands_on_s,
                 "finish": self.bounds.finish,
                 "cost_s": self.bounds.cost_s,
             },
             "missed": [{"before": before, "after": after} for before, after in self.missed],
+            "left": [one.to_json() for one in self.left],
+            "left_weight": plain(self.score.left_weight),
+            "left_s": self.score.left_s,
+            "wants_s": self.score.wants_s,
+            "dropped_pins": list(self.dropped_pins),
             "seed": self.seed,
             "steps": self.steps,
         }
-        if self.status == "impossible":
-            result["reasons"] = list(self.reasons)
-        return result
 
     @staticmethod
     def from_json(row: dict[str, Any]) -> Plan:
-        """Read a plan back; KeyError where a key is missing."""
+        """Read a plan back; KeyError where a key is missing.
+
+        Keys that older files lack are nought and empty there. An older file that says
+        ``impossible`` is a plan without blocks; what is left of it is everything.
+        """
         bounds = row["bounds"]
         return Plan(
-            status=row["status"],
+            status="planned" if row["status"] == "planned" else "partial",
             blocks=tuple(Block.from_json(block) for block in row["blocks"]),
             score=Score(
                 missed=len(row["missed"]),
@@ -134,17 +191,22 @@ class Plan:
                 hands_on_s=row["hands_on_s"],
                 finish=row["finish"],
                 mean_done=row["mean_done"],
+                left_weight=exact(row.get("left_weight", 0)),
+                left_s=row.get("left_s", 0),
+                wants_s=row.get("wants_s", 0),
             ),
             bounds=Bounds(
                 late_weight=exact(bounds["late_weight"]),
                 hands_on_s=bounds["hands_on_s"],
                 finish=bounds["finish"],
                 cost_s=bounds["cost_s"],
+                left_weight=exact(bounds.get("left_weight", 0)),
             ),
             missed=tuple((link["before"], link["after"]) for link in row["missed"]),
             seed=row["seed"],
             steps=row["steps"],
-            reasons=tuple(row.get("reasons", ())),
+            left=tuple(Left.from_json(one) for one in row.get("left", ())),
+            dropped_pins=tuple(row.get("dropped_pins", ())),
         )
 
 

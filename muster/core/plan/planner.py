@@ -3,14 +3,14 @@
 from __future__ import annotations
 
 from collections.abc import Callable
+from dataclasses import replace
 from functools import cached_property
 
 import numpy as np
 
 from muster.core.plan.bounds import bounds_of
 from muster.core.plan.kernel.assemble import Assembled, assemble
-from muster.core.plan.kernel.attempt import owed_can_be_paid
-from muster.core.plan.kernel.beginning import beginning
+from muster.core.plan.kernel.attempt import pay_only
 from muster.core.plan.kernel.shape import (
     BLOCK_FIELDS,
     BLOCKS,
@@ -21,15 +21,22 @@ from muster.core.plan.kernel.shape import (
     Ints,
     column,
 )
+from muster.core.plan.left import left_of
 from muster.core.plan.measure import measure
-from muster.core.plan.plan import Block, Bounds, Plan, Score
-from muster.core.plan.problem import Problem
+from muster.core.plan.placed import one_pair, placed_part
+from muster.core.plan.plan import Block, Bounds, Left, Plan
+from muster.core.plan.problem import Link, Problem
 from muster.core.plan.proof import proven
-from muster.core.plan.reasons import why_impossible
 from muster.core.plan.search import Search
+from muster.core.plan.settle import settle
+from muster.core.plan.vetting import vetted
 
 PATIENCE = 24
 """How many varied attempts are made at least where the first finds no place for something."""
+
+MOST_FITS = 12
+"""Of how many links is asked whether their two tasks fit where nothing else is; the other windows
+that are left are taken for too short."""
 
 
 class Planner:
@@ -39,78 +46,133 @@ class Planner:
         self.problem = problem
         self.seed = seed
         self.assembled = assemble(problem)
-        start, self.missed = _settle(self.assembled)
+        start, self.missed = settle(self.assembled)
         self.search = Search(self.assembled, start, seed)
+        self._fits: dict[Link, bool] = {}
+        self._bounds: dict[tuple[tuple[Left, ...], tuple[str, ...]], Bounds] = {}
 
     @cached_property
     def bounds(self) -> Bounds:
-        """What is proven of every plan; found when it is first asked for."""
+        """What is proven of every plan that places everything; found when it is first asked for."""
         return bounds_of(self.problem)
+
+    def bounds_beside(self, left: tuple[Left, ...], dropped: tuple[str, ...] = ()) -> Bounds:
+        """What is proven of every plan that leaves no more than ``left`` and keeps no pin of
+        ``dropped``."""
+        if not left and not dropped:
+            return self.bounds
+        key = (left, dropped)
+        if key not in self._bounds:
+            part = bounds_of(self._part(left, dropped))
+            self._bounds[key] = replace(part, left_weight=self.bounds.left_weight)
+        return self._bounds[key]
+
+    def _part(self, left: tuple[Left, ...], dropped: tuple[str, ...]) -> Problem:
+        pins = tuple(pin for pin in self.problem.pins if pin.task not in dropped)
+        return placed_part(replace(self.problem, pins=pins), left)
 
     def prove(self) -> None:
         """Look for a stronger bound on the cost: a second or a few, so not while anyone waits."""
-        self.bounds = proven(self.problem, self.bounds)
+        if self.search.best_rank is None:
+            return
+        left = self._left(self.search.best)
+        dropped = _dropped(self.problem, blocks_of(self.assembled, self.search.best))
+        better = proven(self._part(left, dropped), self.bounds_beside(left, dropped))
+        if left or dropped:
+            self._bounds[left, dropped] = better
+        else:
+            self.bounds = better
 
     def first(self, guide: Plan | None = None) -> Plan:
         """A complete plan at once; one that keeps to the order of ``guide`` where there is one."""
         self.search.first(guide)
-        while self.search.best_rank is not None and self.search.best_rank[0] > 0:
-            if self.search.steps >= PATIENCE:
+        while self.search.best_rank is not None and any(self.search.best_rank[:3]):
+            if self.search.steps >= PATIENCE or not self.problem.sittings:
                 break
             self.search.step(1.0)
-        return self.plan()
+        return self.plan(guide)
 
     def improve(
         self,
         until_step: int | None,
         go_on: Callable[[], float],
-        on_better: Callable[[Plan], None] | None = None,
+        on_better: Callable[[], None] | None = None,
     ) -> Plan:
-        """Better plans until ``until_step`` attempts are made or ``go_on`` answers 0."""
-        told = None if on_better is None else (lambda _: on_better(self.plan()))
+        """Better plans until ``until_step`` attempts are made or ``go_on`` answers 0.
+
+        ``on_better`` is told that ``plan`` would answer a better one now.
+        """
+        told = None if on_better is None else (lambda _: on_better())
         self.search.run(until_step, go_on, told)
         return self.plan()
 
-    def plan(self) -> Plan:
-        """The best so far."""
+    def plan(self, guide: Plan | None = None) -> Plan:
+        """The best so far, checked: one that breaks a rule is never handed out."""
+        return vetted(self.problem, self._plan(), guide)
+
+    def _plan(self) -> Plan:
         best, rank = self.search.best, self.search.best_rank
         assert rank is not None
-        missed = tuple(
-            (self.problem.links[link].before, self.problem.links[link].after)
-            for link in self.missed
-        )
-        if rank[0] > 0:
-            return self._impossible(best, missed)
+        if rank[1] == np.inf:
+            # Nothing was found that pays what is owed; so pay that, and leave the rest.
+            search = self.search
+            pay_only(
+                self.assembled.frame, self.assembled.weight, search.start, search.state,
+                self.assembled.order, self.assembled.windows, search.measures,
+            )  # fmt: skip
+            best = search.state
         blocks = blocks_of(self.assembled, best)
+        left = self._left(best)
         done = column(best, I_DONE, len(self.assembled.items)).tolist()
         worked = {item for task in self.problem.tasks.values() for item in task.items}
         done_at = {
             name: done[index] for index, name in enumerate(self.assembled.items) if name in worked
         }
+        missed, dropped = self._missed(best), _dropped(self.problem, blocks)
         return Plan(
-            status="planned",
+            status="partial" if left else "planned",
             blocks=blocks,
-            score=measure(self.problem, blocks, done_at, len(missed)),
-            bounds=self.bounds,
+            score=measure(self.problem, blocks, done_at, len(missed), left),
+            bounds=self.bounds_beside(left, dropped),
             missed=missed,
             seed=self.seed,
             steps=self.search.steps,
+            left=left,
+            dropped_pins=dropped,
         )
 
-    def _impossible(self, state: Ints, missed: tuple[tuple[str, str], ...]) -> Plan:
+    def _left(self, state: Ints) -> tuple[Left, ...]:
         work = column(state, T_WORK, len(self.assembled.tasks)).tolist()
-        placed = dict(zip(self.assembled.tasks, work, strict=True))
-        zero = self.bounds.late_weight * 0
-        return Plan(
-            status="impossible",
-            blocks=(),
-            score=Score(len(missed), zero, zero, 0, 0, self.problem.now, self.problem.now),
-            bounds=Bounds(zero, 0, self.problem.now, 0),
-            missed=missed,
-            seed=self.seed,
-            steps=self.search.steps,
-            reasons=why_impossible(self.problem, placed, blocks_of(self.assembled, state)),
-        )
+        worked = dict(zip(self.assembled.tasks, work, strict=True))
+        return left_of(self.problem, worked, self._fits_alone)
+
+    def _fits_alone(self, link: Link) -> bool:
+        """Whether one model's passes of a link find a place where nothing else is to be done."""
+        if link not in self._fits and len(self._fits) < MOST_FITS:
+            search = Planner(one_pair(self.problem, link)).search
+            search.first()
+            rank = search.best_rank
+            self._fits[link] = rank is not None and rank[1:3] == (0.0, 0.0)
+        return self._fits.get(link, False)
+
+    def _missed(self, state: Ints) -> tuple[tuple[str, str], ...]:
+        """The links whose window from a fact is missed by something that is placed."""
+        problem = self.problem
+        work = column(state, T_WORK, len(self.assembled.tasks)).tolist()
+        done = problem.done_s()
+        found = []
+        for index in self.missed:
+            link = problem.links[index]
+            one, two = problem.tasks[link.before], problem.tasks[link.after]
+            facts = done[one.id] // one.per_item_s
+            begun = -(-done[two.id] // two.per_item_s)
+            placed = work[self.assembled.tasks.index(two.id)] // two.per_item_s
+            pairs = problem.pairs(one.id, two.id)
+            if any(i < facts and begun <= j < placed for i, j in pairs) or (
+                not pairs and facts and begun < placed
+            ):
+                found.append((link.before, link.after))
+        return tuple(found)
 
 
 def blocks_of(assembled: Assembled, state: Ints) -> tuple[Block, ...]:
@@ -129,47 +191,16 @@ def blocks_of(assembled: Assembled, state: Ints) -> tuple[Block, ...]:
     )
 
 
-def _settle(assembled: Assembled) -> tuple[Ints, list[int]]:
-    """The beginning, with as many windows from facts kept as can be; and the links missed."""
-    all_windows = assembled.windows
-    start = beginning(assembled, all_windows)
-    if _payable(assembled, start):
-        return start, []
-    none = np.zeros(len(all_windows), np.int64)
-    bare = beginning(assembled, none)
-    facts = _links_from_facts(assembled, bare)
-    kept = none.copy()
-    start = bare
-    for link in facts:
-        kept[link] = 1
-        tried = beginning(assembled, kept)
-        if _payable(assembled, tried):
-            start = tried
-        else:
-            kept[link] = 0
-    return start, [link for link in sorted(facts) if not kept[link]]
-
-
-def _payable(assembled: Assembled, start: Ints) -> bool:
-    if not assembled.problem.sittings:
-        return False
-    state, spare = start.copy(), start.copy()
-    return bool(
-        owed_can_be_paid(assembled.frame, start, state, spare, assembled.order, assembled.windows)
+def _dropped(problem: Problem, blocks: tuple[Block, ...]) -> tuple[str, ...]:
+    """The tasks whose pins still bind and whose next piece stands elsewhere."""
+    first: dict[str, int] = {}
+    for block in blocks:
+        if block.do == "work":
+            first.setdefault(block.ref, block.start)
+    return tuple(
+        pin.task
+        for pin in problem.pins
+        if pin.task in first
+        and problem.now <= pin.start + pin.slack_s
+        and not pin.start <= first[pin.task] <= pin.start + pin.slack_s
     )
-
-
-def _links_from_facts(assembled: Assembled, bare: Ints) -> list[int]:
-    """Links whose window counts from a fact and asks something still to come, soonest first."""
-    problem = assembled.problem
-    done = problem.done_s()
-    found: list[tuple[int, int]] = []
-    for index, link in enumerate(problem.links):
-        before, after = problem.tasks[link.before], problem.tasks[link.after]
-        if link.window_s is None or done[link.before] < before.per_item_s:
-            continue
-        if done[link.after] > after.work_s - after.per_item_s:
-            continue
-        ended = max(p.end for p in problem.done if p.task == link.before)
-        found.append((ended + link.window_s, index))
-    return [index for _, index in sorted(found)]

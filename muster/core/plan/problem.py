@@ -8,7 +8,7 @@ promises that everything here fits together.
 from __future__ import annotations
 
 from bisect import bisect_right
-from dataclasses import dataclass
+from dataclasses import dataclass, field
 from enum import StrEnum
 from fractions import Fraction
 from functools import lru_cache
@@ -99,6 +99,8 @@ class Task:
     places: dict[str, int]
     needs: tuple[str, ...]
     not_before: int | None
+    wants: dict[str, int] = field(default_factory=dict)
+    """By tag: what a piece outside one of its stretches costs, in seconds of bench work."""
 
     @property
     def work_s(self) -> int:
@@ -182,6 +184,23 @@ class Problem:
         """The index of the sitting that holds ``moment``, or None between sittings."""
         index = bisect_right(self.sittings, moment, key=lambda sitting: sitting.start) - 1
         return index if index >= 0 and moment < self.sittings[index].end else None
+
+    def last_end(self) -> int:
+        """When the last sitting ends, or ``now`` where that is later: what is left counts as done
+        then."""
+        return max([self.now, *(sitting.end for sitting in self.sittings[-1:])])
+
+    def model_weights(self) -> dict[str, Fraction]:
+        """By model (an id before its first ``/``): its weight, or its heaviest part's where it has
+        no item of its own."""
+        found: dict[str, Fraction] = {}
+        for name, item in self.items.items():
+            model = name.partition("/")[0]
+            if name == model:
+                found[model] = item.weight
+            elif model not in self.items:
+                found[model] = max(found.get(model, Fraction(0)), item.weight)
+        return found
 
     def done_s(self) -> dict[str, int]:
         """How many seconds of each task's work are fact."""

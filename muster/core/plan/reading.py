@@ -5,6 +5,7 @@ from __future__ import annotations
 import itertools
 import json
 from collections.abc import Callable
+from dataclasses import replace
 from datetime import datetime
 from typing import Any, TypeVar
 
@@ -78,7 +79,27 @@ def problem_from(raw: Any) -> Problem:
         out=top.texts("out"),
     )
     refuse_what_cannot_hold(problem)
-    return problem
+    return replace(problem, sittings=_with_what_is_carried(problem))
+
+
+def _with_what_is_carried(problem: Problem) -> tuple[Sitting, ...]:
+    """The sittings, that of ``now`` taken to end when what is out has been closed and put away
+    (rule 9), and the next to start no sooner."""
+    index = problem.sitting_at(problem.now)
+    if index is None:
+        return problem.sittings
+    families = [problem.families[left.family] for left in problem.open]
+    tools = {*problem.out, *(family.tool for family in families if family.tool)}
+    needed = sum(family.cleanup_s for family in families)
+    needed += sum(problem.tools[name].cleanup_s for name in tools)
+    end = problem.now + needed
+    if end <= problem.sittings[index].end:
+        return problem.sittings
+    before, here, after = (
+        problem.sittings[:index], problem.sittings[index], problem.sittings[index + 1 :],
+    )  # fmt: skip
+    moved = (Sitting(max(one.start, end), one.end) for one in after)
+    return (*before, Sitting(here.start, end), *(one for one in moved if one.start < one.end))
 
 
 def _check_origin(top: Fields) -> None:
@@ -181,7 +202,8 @@ def _item(row: Any, where: str) -> Item:
 
 def _task(row: Any, where: str) -> Task:
     fields = Fields(
-        row, where, "id items per_item_s", "family dry_s clock places needs not_before break"
+        row, where, "id items per_item_s",
+        "family dry_s clock places needs wants not_before break",
     )
     try:
         break_ = Break(fields.text("break", "item"))
@@ -198,6 +220,7 @@ def _task(row: Any, where: str) -> Task:
         places=fields.amounts("places"),
         needs=fields.texts("needs"),
         not_before=fields.whole_or_none("not_before"),
+        wants=fields.amounts("wants"),
     )
 
 

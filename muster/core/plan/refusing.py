@@ -5,9 +5,8 @@ from __future__ import annotations
 from collections.abc import Iterable
 from graphlib import CycleError, TopologicalSorter
 
-from muster.core.plan.calendar import slots
 from muster.core.plan.fields import Refused
-from muster.core.plan.problem import WALL, Break, Problem
+from muster.core.plan.problem import WALL, Problem
 
 
 def refuse_what_cannot_hold(problem: Problem) -> None:
@@ -17,8 +16,6 @@ def refuse_what_cannot_hold(problem: Problem) -> None:
     _refuse_bad_tasks(problem)
     _refuse_bad_holds(problem)
     _refuse_bad_facts(problem)
-    _refuse_unbreakable(problem)
-    _refuse_full_carry(problem)
 
 
 def _known(where: str, word: str, ids: Iterable[str], known: Iterable[str]) -> None:
@@ -124,46 +121,3 @@ def _refuse_bad_facts(problem: Problem) -> None:
             raise Refused(f"open family '{left.family}': it stands twice: take one out")
     if len(set(problem.out)) < len(problem.out):
         raise Refused("out: a tool stands in it twice: take one out")
-
-
-def _refuse_unbreakable(problem: Problem) -> None:
-    done = problem.done_s()
-    longest: dict[tuple[str, ...], int] = {}
-    for task in problem.tasks.values():
-        left = task.work_s - done[task.id]
-        if task.break_ is not Break.NONE or left == 0:
-            continue
-        needs = task.needs
-        if needs not in longest:
-            longest[needs] = max((s.end - s.start for s in slots(problem, needs)), default=left)
-        if left > longest[needs]:
-            raise Refused(
-                f"task '{task.id}': its {left} s are in one piece, but no sitting it may use is "
-                f"longer than {longest[needs]} s: let it be cut, or lengthen a sitting"
-            )
-        family = problem.families[task.family] if task.family else None
-        if family is not None and family.life_s is not None and left > family.life_s:
-            raise Refused(
-                f"task '{task.id}': its {left} s are in one piece, but '{task.family}' lasts only "
-                f"{family.life_s} s: let it be cut, or make fewer items a task"
-            )
-
-
-def _refuse_full_carry(problem: Problem) -> None:
-    index = problem.sitting_at(problem.now)
-    if index is None:
-        return
-    tools = set(problem.out)
-    needed = 0
-    for left in problem.open:
-        family = problem.families[left.family]
-        needed += family.cleanup_s
-        if family.tool:
-            tools.add(family.tool)
-    needed += sum(problem.tools[name].cleanup_s for name in tools)
-    sitting = problem.sittings[index]
-    if needed > sitting.end - problem.now:
-        raise Refused(
-            f"the sitting from {sitting.start} to {sitting.end}: closing and putting away what is "
-            f"out takes {needed} s but only {sitting.end - problem.now} s are left: lengthen it"
-        )

@@ -10,7 +10,7 @@ from dataclasses import replace
 
 import numpy as np
 
-from muster.core.plan.kernel.attempt import LEFT, attempt_list
+from muster.core.plan.kernel.attempt import LEFT_S, attempt_list
 from muster.core.plan.kernel.follow import FROM_SITTING, TASK
 from muster.core.plan.kernel.shape import (
     BLOCK_FIELDS,
@@ -72,7 +72,8 @@ def soonest(problem: Problem, plan: Plan, task: str) -> int | None:
     size = int(ground.state[N_BLOCKS]) * BLOCK_FIELDS
     blocks = column(ground.state, BLOCKS, size).reshape(-1, BLOCK_FIELDS)
     placed = blocks[(blocks[:, 0] == DO_WORK) & (blocks[:, 1] == number)]
-    return int(placed[0, 4]) if len(placed) and not ground.measures[LEFT] else None
+    whole = ground.measures[LEFT_S] <= plan.score.left_s
+    return int(placed[0, 4]) if len(placed) and whole else None
 
 
 def _without(problem: Problem, task: str, reason: Reason) -> Problem | None:

@@ -4,7 +4,7 @@ from __future__ import annotations
 
 from collections.abc import Callable
 
-from muster.core.plan.ground import Ground
+from muster.core.plan.ground import Ground, walked
 from muster.core.plan.kernel.assemble import Assembled
 from muster.core.plan.kernel.shape import INF, Ints
 from muster.core.plan.lists import Lists
@@ -49,8 +49,9 @@ class Search(Ground):
             self.lists.follow(guide, 900)
             self._if_worth_moving(lambda: self._follow_freely(guide))
             self._if_worth_moving(self._repair)
-            late = float(guide.score.late_weight)
-            if self.best_rank is not None and self.best_rank[:2] <= (0.0, late):
+            known = guide.score
+            before = (0.0, float(known.left_weight), float(known.left_s), float(known.late_weight))
+            if self.best_rank is not None and self.best_rank[:4] <= before:
                 return
         count = max(1, len(self.assembled.tasks))
         for _ in range(max(2, FIRST_TASKS // count)):
@@ -65,15 +66,15 @@ class Search(Ground):
         steady, rank = self.best.copy(), self.best_rank
         act()
         found = self.best_rank
-        if rank is None or found is None or found[:3] < rank[:3]:
+        if rank is None or found is None or found[:5] < rank[:5]:
             return
-        if found[3] > rank[3] - WORTH_MOVING_S:
+        if found[5] > rank[5] - WORTH_MOVING_S:
             self.best[:], self.best_rank = steady, rank
 
     def _repair(self) -> None:
         """Some cold steps from what was followed: what a shift has torn apart is joined again."""
         assert self.best_rank is not None
-        self.lists.set_out(self.best, self.best_rank)
+        self.lists.set_out(self.best, walked(self.best_rank))
         for _ in range(REPAIR_TASKS // max(1, len(self.assembled.tasks))):
             self.lists.step(0.0)
 
@@ -88,10 +89,11 @@ class Search(Ground):
             self._begin_cycle()
         # A small problem is annealed again and again, a large one once for the time there is.
         warmth = min(warmth / (1 - WAVES_SHARE), 1 - lists.age / cycle)
-        far = self.best_rank[3] + LOST * warmth * lists.small_s
-        lost = lists.rank is not None and self.best_rank < lists.rank and lists.rank[3] > far
+        best = walked(self.best_rank)
+        far = best[5] + LOST * warmth * lists.small_s
+        lost = lists.rank is not None and best < lists.rank and lists.rank[5] > far
         if lost and (self.cycles % 2 or warmth < ENDING):
-            lists.set_out(self.best, self.best_rank)
+            lists.set_out(self.best, best)
         lists.step(max(0.0, warmth))
 
     def _begin_cycle(self) -> None:
@@ -99,7 +101,7 @@ class Search(Ground):
         assert self.best_rank is not None
         self.cycles += 1
         if self.cycles % 2:
-            self.lists.set_out(self.best, self.best_rank)
+            self.lists.set_out(self.best, walked(self.best_rank))
         else:
             self.waves.step(1.0)
             self.lists.set_out(self.state, self.lean_rank())

@@ -27,6 +27,6 @@ def improve_together(problem: Problem, seed: int, many: int, go_on: Callable[[],
         proof = pool.submit(planners[0].prove)
         plans = list(pool.map(lambda one: one.improve(None, go_on), planners))
         proof.result()
-    best: Plan = min(plans, key=lambda plan: (plan.status != "planned", plan.score.rank()))
+    best: Plan = min(plans, key=lambda plan: plan.score.rank())
     steps = sum(plan.steps for plan in plans)
     return replace(best, bounds=planners[0].bounds, seed=seed, steps=steps)

@@ -53,6 +53,8 @@ class Wave:
     taste: Floats
     leaning: Floats
     """By task: seconds added to how late it is taken."""
+    wishes: Ints
+    """By task: 1 where it is worked only where all that it wants holds."""
     rank: Rank
 
 
@@ -65,12 +67,14 @@ class Waves:
         self.trays = int(ground.strands.max()) + 1 if len(ground.strands) else 0
         self.order = self._order()
         self.current: Wave | None = None
-        self.untried = [(0, STEPS_S[0])] + [
+        sizes = [(0, STEPS_S[0])] + [
             (size, step)
             for step in STEPS_S
             for size in SIZES
             if size < self.trays and not (size == 2 and step > 2000)
         ]
+        held = (0, 1) if ground.assembled.wishes.any() else (0,)
+        self.untried = [(size, step, wish) for size, step in sizes for wish in held]
 
     def _order(self) -> Ints:
         """The rank of each tray: earliest due first, then least work left by weight."""
@@ -87,14 +91,17 @@ class Waves:
         place[np.lexsort((work / weight, due))] = np.arange(self.trays)
         return place
 
-    def _try(self, of: Ints, step_s: float, taste: Floats, leaning: Floats) -> Wave:
+    def _try(
+        self, of: Ints, step_s: float, taste: Floats, leaning: Floats, wishes: Ints
+    ) -> Wave:
         ground, one = self.ground, self.ground.assembled
         priority = of[ground.strands] * step_s + leaning
         attempt(
             one.frame, one.weight, ground.start, ground.state, ground.spare, one.order,
-            one.windows, priority, one.tail, one.due, taste, ground.measures,
+            one.windows, priority, one.tail, one.due, taste, wishes,
+            ground.measures,
         )  # fmt: skip
-        made = Wave(of, step_s, taste, leaning, ground.rank())
+        made = Wave(of, step_s, taste, leaning, wishes, ground.rank())
         ground.keep()
         return made
 
@@ -102,10 +109,11 @@ class Waves:
         """Try the next of the waves to begin with; False where all were tried."""
         if not self.untried:
             return False
-        size, step_s = self.untried.pop(0)
+        size, step_s, held = self.untried.pop(0)
         of = self.order // size if size else np.zeros(self.trays, np.int64)
         none = np.zeros(len(self.ground.assembled.tasks))
-        made = self._try(of, step_s, PLAIN, none)
+        wishes = self.ground.assembled.wishes * held
+        made = self._try(of, step_s, PLAIN, none, wishes)
         if self.current is None or made.rank < self.current.rank:
             self.current = made
         return True
@@ -117,11 +125,11 @@ class Waves:
         current = self.current
         assert current is not None
         varied = self._varied(current)
-        made = self._try(varied.of, varied.step_s, varied.taste, varied.leaning)
-        heat = HEAT * warmth * current.rank[3]
-        room = current.rank[3] - heat * math.log(1.0 - self.random.random())
-        if made.rank[:3] < current.rank[:3] or (
-            made.rank[:3] == current.rank[:3] and made.rank[3] <= room
+        made = self._try(varied.of, varied.step_s, varied.taste, varied.leaning, varied.wishes)
+        heat = HEAT * warmth * current.rank[5]
+        room = current.rank[5] - heat * math.log(1.0 - self.random.random())
+        if made.rank[:5] < current.rank[:5] or (
+            made.rank[:5] == current.rank[:5] and made.rank[5] <= room
         ):
             self.current = made
 
@@ -150,6 +158,12 @@ class Waves:
             of[first], of[second] = wave + 1, wave
         elif roll < 0.66:
             return replace(current, step_s=float(self.random.choice(STEPS_S)))
+        elif roll < 0.7 and self.ground.assembled.wishes.any():
+            wishes = current.wishes.copy()
+            groups = self.ground.groups
+            group = groups[int(self.random.integers(len(groups)))]
+            wishes[group] = self.ground.assembled.wishes[group] * int(self.random.integers(2))
+            return replace(current, wishes=wishes)
         elif roll < 0.76:
             taste = current.taste * np.exp(self.random.normal(0.0, 0.25, N_TASTES))
             return replace(current, taste=taste)

@@ -33,13 +33,14 @@ class Assembled:
 
     problem: Problem
     frame: Ints
-    weight: Floats  # by item
+    weight: Floats  # by item, then by model
     tasks: list[str]
     items: list[str]
     families: list[str]
     tools: list[str]
     order: Ints  # tasks in topological order
     windows: Ints  # by link: 1 where it has a window
+    wishes: Ints  # by task: 1 where what it wants holds in some stretch still to come
     tail: Floats  # by task: what still follows it, 0 to 1
     due: Floats  # by task: when it must start for its items' dues, roughly; inf: no due
     t_off: Ints
@@ -86,6 +87,9 @@ def assemble(problem: Problem) -> Assembled:
     columns |= held
     columns["I_DUE"] = ints(INF if i.due is None else i.due for i in problem.items.values())
     columns["I_TASKS"] = np.bincount(x_item, minlength=len(items)).astype(np.int64)
+    models = problem.model_weights()
+    m_at = number(models)
+    columns["I_MODEL"] = ints(m_at[name.partition("/")[0]] for name in items)
     counts = {
         "N_SITTINGS": len(problem.sittings),
         "N_TASKS": len(tasks),
@@ -96,18 +100,26 @@ def assemble(problem: Problem) -> Assembled:
         "ORIGIN_NOW": problem.now,
         "DAY_WORTH": problem.day_s,
         "ITEM_DAY_WORTH": problem.item_day_s,
+        "N_MODELS": len(models),
+        "LAST_END": problem.last_end(),
+        "N_PINS": int((columns["PIN_HIGH"] < INF).sum()),
     }
     order, tail, due = urgency(problem)
     return Assembled(
         problem=problem,
         frame=lay_out(counts, columns, FRAME_COUNTS, FRAME_COLUMNS),
-        weight=np.array([float(item.weight) for item in problem.items.values()], np.float64),
+        weight=np.array(
+            [float(item.weight) for item in problem.items.values()]
+            + [float(weight) for weight in models.values()],
+            np.float64,
+        ),
         tasks=tasks,
         items=items,
         families=list(problem.families),
         tools=list(problem.tools),
         order=ints(t_at[name] for name in order),
         windows=ints(0 if link.window_s is None else 1 for link in problem.links),
+        wishes=_wishes(columns),
         tail=tail,
         due=due,
         t_off=t_off,
@@ -163,12 +175,20 @@ def _tasks(problem: Problem, every_task: list[Task]) -> dict[str, Ints]:
 
 
 def _calendars(problem: Problem, every_task: list[Task]) -> dict[str, Ints]:
-    """Slots by distinct set of needs, and where each sitting's slots begin."""
+    """Slots by distinct set of tags, and where each sitting's slots begin; wants by task."""
     needs_of = [tuple(sorted(set(task.needs))) for task in every_task]
+    wants_of = [
+        {tag: cost for tag, cost in sorted(task.wants.items()) if cost and tag not in task.needs}
+        for task in every_task
+    ]
+    wish_of = [
+        tuple(sorted({*needs, *wants})) for needs, wants in zip(needs_of, wants_of, strict=True)
+    ]
+    single = [(tag,) for wants in wants_of for tag in wants]
     spans: dict[tuple[str, ...], list[Slot]] = {
-        needs: slots(problem, needs) for needs in dict.fromkeys(needs_of)
+        tags: slots(problem, tags) for tags in dict.fromkeys([*needs_of, *wish_of, *single])
     }
-    cal_at = {needs: index for index, needs in enumerate(spans)}
+    cal_at = {tags: index for index, tags in enumerate(spans)}
     cal_off = [0]
     flat: list[Slot] = []
     cal_first: list[int] = []
@@ -180,14 +200,26 @@ def _calendars(problem: Problem, every_task: list[Task]) -> dict[str, Ints]:
         for index in range(len(mine) - 1, -1, -1):
             first[mine[index].sitting] = base + index
         cal_first.extend(first.values())
+    want_off, want_cal = ragged([cal_at[tag,] for tag in wants] for wants in wants_of)
     return {
         "T_CAL": ints(cal_at[needs] for needs in needs_of),
+        "T_WISH_CAL": ints(cal_at[wish] for wish in wish_of),
+        "WANT_OFF": want_off,
+        "WANT_CAL": want_cal,
+        "WANT_S": ints(cost for wants in wants_of for cost in wants.values()),
         "CAL_OFF": ints(cal_off),
         "CAL_FIRST": ints(cal_first),
         "SLOT_START": ints(slot.start for slot in flat),
         "SLOT_END": ints(slot.end for slot in flat),
         "SLOT_SITTING": ints(slot.sitting for slot in flat),
     }
+
+
+def _wishes(columns: dict[str, Ints]) -> Ints:
+    """1 for each task that wants what holds in some stretch."""
+    wanting = np.diff(columns["WANT_OFF"]) > 0
+    filled = np.diff(columns["CAL_OFF"])[columns["T_WISH_CAL"]] > 0
+    return (wanting & filled).astype(np.int64)
 
 
 def _pins(problem: Problem, t_at: dict[str, int]) -> dict[str, Ints]:

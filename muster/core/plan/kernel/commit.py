@@ -5,6 +5,8 @@ from __future__ import annotations
 from muster.core.plan.kernel.jit import compiled
 from muster.core.plan.kernel.shape import (
     BLOCKS,
+    CAL_FIRST,
+    CAL_OFF,
     DO_CLOSE,
     DO_GET_OUT,
     DO_OPEN,
@@ -49,9 +51,13 @@ from muster.core.plan.kernel.shape import (
     PAIR_LINK,
     PAIR_OFF,
     PAIR_TO,
+    PINS_KEPT,
     PINS_LEFT,
     SIT_START,
     SITTING,
+    SLOT_END,
+    SLOT_SITTING,
+    SLOT_START,
     START,
     STAY_AMOUNT,
     STAY_PLACE,
@@ -72,6 +78,10 @@ from muster.core.plan.kernel.shape import (
     U_AMOUNT,
     U_PAIRS,
     U_PLACE,
+    WANT_CAL,
+    WANT_OFF,
+    WANT_S,
+    WANTED_S,
     WHOLE_LINK,
     WHOLE_OFF,
     X_EST,
@@ -248,6 +258,26 @@ def _started(frame: Ints, state: Ints, task: int) -> int:
 
 
 @compiled
+def unmet_s(frame: Ints, sitting: int, task: int, start: int, end: int) -> int:
+    """What a task's wants that do not hold from ``start`` to ``end`` cost, in seconds."""
+    total = 0
+    for want in range(frame[frame[WANT_OFF] + task], frame[frame[WANT_OFF] + task + 1]):
+        cal = frame[frame[WANT_CAL] + want]
+        slot = frame[frame[CAL_FIRST] + cal * frame[N_SITTINGS] + sitting]
+        met = False
+        while slot < frame[frame[CAL_OFF] + cal + 1]:
+            if frame[frame[SLOT_SITTING] + slot] != sitting:
+                break
+            if frame[frame[SLOT_START] + slot] <= start and end <= frame[frame[SLOT_END] + slot]:
+                met = True
+                break
+            slot += 1
+        if not met:
+            total += frame[frame[WANT_S] + want]
+    return total
+
+
+@compiled
 def commit(frame: Ints, state: Ints, task: int, out: Ints, forced: Ints, windows: Ints) -> None:
     """Place a task's next piece as ``fit`` has found it."""
     family = frame[frame[T_FAMILY] + task]
@@ -286,6 +316,8 @@ def commit(frame: Ints, state: Ints, task: int, out: Ints, forced: Ints, windows
     if state[state[T_PINNED] + task] == 1:
         state[state[T_PINNED] + task] = 0
         state[PINS_LEFT] -= 1
+        state[PINS_KEPT] += 1
+    state[WANTED_S] += unmet_s(frame, state[SITTING], task, start, ended)
     work_items(frame, state, task, to, start, windows)
     state[NOW] = ended
     if to == frame[frame[T_PER] + task] * frame[frame[T_N] + task]:

@@ -9,7 +9,7 @@ from __future__ import annotations
 
 import numpy as np
 
-from muster.core.plan.kernel.commit import commit, copy_state, end_sitting
+from muster.core.plan.kernel.commit import commit, copy_state, end_sitting, unmet_s
 from muster.core.plan.kernel.fit import fit
 from muster.core.plan.kernel.jit import compiled
 from muster.core.plan.kernel.owed import paid_at_a_glance
@@ -112,10 +112,11 @@ def can_pay(
     forced: Ints,
     closing: Ints,
     windows: Ints,
+    looked: bool,
 ) -> bool:
-    """Whether all that is owed can be paid from here by doing only that. Changes ``state``."""
+    """Whether all that is owed can be paid from here by doing only that. Changes ``state``: where
+    ``looked`` is true, so that all that is owed has been placed."""
     count = len(order)
-    looked = False
     while True:
         if not deadlines(frame, state, order, by):
             return False
@@ -134,7 +135,7 @@ def can_pay(
         for task in range(count):
             if by[task] >= INF or not is_waiting(frame, state, task):
                 continue
-            if not fit(frame, state, task, 0, INF, out, forced, closing):
+            if not fit(frame, state, task, 0, INF, 0, out, forced, closing):
                 continue
             begins = out[START] - out[PRE]
             ends = out[START] + out[TO] - state[state[T_WORK] + task]
@@ -146,8 +147,53 @@ def can_pay(
         if chosen < 0:
             end_sitting(frame, state)
             continue
-        fit(frame, state, chosen, 0, INF, best, forced, closing)
+        fit(frame, state, chosen, 0, INF, 0, best, forced, closing)
         commit(frame, state, chosen, best, forced, windows)
+
+
+@compiled
+def free_pins(
+    frame: Ints,
+    state: Ints,
+    spare: Ints,
+    order: Ints,
+    by: Ints,
+    out: Ints,
+    best: Ints,
+    forced: Ints,
+    closing: Ints,
+    windows: Ints,
+) -> None:
+    """Free the pins of the sitting under way that cannot be kept beside what is owed and beside
+    the pins before them."""
+    if state[PINS_LEFT] == 0:
+        return
+    sitting_end = frame[frame[SIT_END] + state[SITTING]]
+    here = 0
+    for task in range(frame[N_TASKS]):
+        if state[state[T_PINNED] + task] == 1 and frame[frame[PIN_HIGH] + task] < sitting_end:
+            here += 1
+    if here == 0:
+        return
+    copy_state(spare, state)
+    if can_pay(frame, spare, order, by, out, best, forced, closing, windows, False):
+        return
+    for task in range(frame[N_TASKS]):
+        if state[state[T_PINNED] + task] == 1 and frame[frame[PIN_HIGH] + task] < sitting_end:
+            state[state[T_PINNED] + task] = 2
+    state[PINS_LEFT] -= here
+    for _ in range(here):
+        first, soonest = -1, INF
+        for task in range(frame[N_TASKS]):
+            high = frame[frame[PIN_HIGH] + task]
+            if state[state[T_PINNED] + task] == 2 and high < soonest:
+                first, soonest = task, high
+        state[state[T_PINNED] + first] = 1
+        state[PINS_LEFT] += 1
+        copy_state(spare, state)
+        if not can_pay(frame, spare, order, by, out, best, forced, closing, windows, False):
+            state[state[T_PINNED] + first] = 0
+            state[PINS_LEFT] -= 1
 
 
 @compiled
@@ -157,6 +203,7 @@ def place_safely(
     spare: Ints,
     task: int,
     most_items: int,
+    wish: int,
     order: Ints,
     by: Ints,
     out: Ints,
@@ -170,7 +217,7 @@ def place_safely(
     Tries it whole at once, then fewer items, then as late as the sitting allows.
     """
     owing = state[OWED] > 0 or state[PINS_LEFT] > 0 or frame[frame[T_WINDOWED] + task] == 1
-    if not fit(frame, state, task, 0, most_items, best, forced, closing):
+    if not fit(frame, state, task, 0, most_items, wish, best, forced, closing):
         return False
     if not owing:
         commit(frame, state, task, best, forced, windows)
@@ -189,12 +236,12 @@ def place_safely(
                 late = sitting_end - best[EXTRA] - (best[TO] - state[state[T_WORK] + task])
                 if late <= first_start:
                     break
-            if not fit(frame, state, task, late, most, best, forced, closing):
+            if not fit(frame, state, task, late, most, wish, best, forced, closing):
                 continue
             copy_state(spare, state)
             commit(frame, spare, task, best, forced, windows)
-            if can_pay(frame, spare, order, by, out, out, forced, closing, windows):
-                if not fit(frame, state, task, late, most, best, forced, closing):
+            if can_pay(frame, spare, order, by, out, out, forced, closing, windows, False):
+                if not fit(frame, state, task, late, most, wish, best, forced, closing):
                     return False
                 commit(frame, state, task, best, forced, windows)
                 return True
@@ -214,10 +261,12 @@ def choose(
     tail: Floats,
     due: Floats,
     taste: Floats,
+    wishes: Ints,
     barred: Ints,
     starts: Floats,
     extras: Floats,
     shares: Floats,
+    wanting: Floats,
     out: Ints,
     forced: Ints,
     closing: Ints,
@@ -231,7 +280,7 @@ def choose(
         starts[task] = -1.0
         if barred[task] == 1 or not is_waiting(frame, state, task):
             continue
-        if not fit(frame, state, task, 0, INF, out, forced, closing):
+        if not fit(frame, state, task, 0, INF, wishes[task], out, forced, closing):
             continue
         length = out[TO] - state[state[T_WORK] + task]
         whole = out[TO] == frame[frame[T_PER] + task] * frame[frame[T_N] + task]
@@ -239,6 +288,9 @@ def choose(
             continue
         starts[task] = float(out[START] - out[PRE] - now)
         extras[task] = float(out[EXTRA])
+        wanting[task] = float(
+            unmet_s(frame, state[SITTING], task, out[START], out[START] + length)
+        )
         if frame[frame[T_FAMILY] + task] >= 0:
             shares[frame[frame[T_FAMILY] + task]] += 1.0
     best, best_score = -1, np.inf
@@ -250,7 +302,7 @@ def choose(
         if family >= 0 and overhead > 0.0:
             overhead /= shares[family] ** taste[SHARE]
         score = taste[IDLE] * starts[task] + taste[OVERHEAD] * overhead + priority[task]
-        score -= taste[TAIL] * tail[task]
+        score += wanting[task] - taste[TAIL] * tail[task]
         if due[task] < np.inf:
             slack = (due[task] - now) / 86400.0
             score -= taste[DUE] / (1.0 + max(slack, -0.9))
@@ -272,8 +324,10 @@ def dispatch(
     tail: Floats,
     due: Floats,
     taste: Floats,
-) -> bool:
-    """Place everything from the state given. True where all work found its place."""
+    wishes: Ints,
+) -> None:
+    """Place all that finds a place, from the state given. ``wishes`` 1: that task only where all
+    that it wants holds."""
     count = frame[N_TASKS]
     families = max(1, frame[N_FAMILIES])
     out = np.zeros(N_RESULTS, np.int64)
@@ -285,18 +339,24 @@ def dispatch(
     starts = np.zeros(count, np.float64)
     extras = np.zeros(count, np.float64)
     shares = np.zeros(families, np.float64)
+    wanting = np.zeros(count, np.float64)
+    entered = -1
     while state[SITTING] < frame[N_SITTINGS]:
+        if entered != state[SITTING]:
+            entered = state[SITTING]
+            free_pins(frame, state, spare, order, by, out, best, forced, closing, windows)
         barred[:] = 0
         placed = False
         while state[TASKS_LEFT] > 0:
             task = choose(
-                frame, state, priority, tail, due, taste, barred,
-                starts, extras, shares, out, forced, closing,
+                frame, state, priority, tail, due, taste, wishes, barred,
+                starts, extras, shares, wanting, out, forced, closing,
             )  # fmt: skip
             if task < 0:
                 break
             if place_safely(
-                frame, state, spare, task, INF, order, by, out, best, forced, closing, windows
+                frame, state, spare, task, INF, wishes[task], order, by, out, best, forced,
+                closing, windows,
             ):
                 placed = True
                 break
@@ -306,4 +366,3 @@ def dispatch(
                 end_sitting(frame, state)
                 break
             end_sitting(frame, state)
-    return state[TASKS_LEFT] == 0

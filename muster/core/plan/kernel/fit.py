@@ -63,6 +63,7 @@ from muster.core.plan.kernel.shape import (
     T_PER,
     T_PINNED,
     T_PUTS,
+    T_WISH_CAL,
     T_WORK,
     TO,
     U_AMOUNT,
@@ -136,20 +137,27 @@ def cut_at(frame: Ints, task: int, begun: int, most: int) -> int:
 
 @compiled
 def room_for(frame: Ints, state: Ints, task: int, start: int, to: int) -> tuple[int, int]:
-    """Whether a piece's items find their places: (work seconds that do, when to try again).
+    """How far a piece's items find room in all their places: (where it may be cut, when to try
+    again).
 
-    Where all do, the first number is ``to``.
+    The first number is ``to`` where all do, 0 where the first item finds no room.
     """
+    begun = state[state[T_WORK] + task]
+    most, again = to, 0
     for place in range(frame[N_PLACES]):
         amount = frame[frame[T_PUTS] + task * frame[N_PLACES] + place]
         if frame[frame[T_DRY] + task] == 0:
             amount = 0
         if amount == 0 and frame[frame[T_HOLDS] + task] == 0:
             continue
-        housed, wait = room_in(frame, state, task, start, to, place, amount)
-        if housed < to:
-            return housed, wait
-    return to, 0
+        housed, wait = room_in(frame, state, task, start, most, place, amount)
+        if housed < most:
+            most = cut_at(frame, task, begun, housed)
+            if most == 0:
+                # Every place must be free: those not looked at are, when that time has come.
+                return 0, max(again, wait)
+            again = max(again, wait)
+    return most, again
 
 
 @compiled
@@ -312,13 +320,14 @@ def fit(
     task: int,
     not_before: int,
     most_items: int,
+    wish: int,
     out: Ints,
     forced: Ints,
     closing: Ints,
 ) -> bool:
     """Find the earliest place for a task's next piece in the sitting under way.
 
-    ``out`` takes the answer, ``forced`` the families to close first, in order. False: no place.
+    ``wish`` 1: only where all that the task wants holds. ``out`` takes the answer, ``forced`` the families to close first, in order. False: no place.
     """
     to_all, earliest = run_of(frame, state, task, most_items)
     if to_all == 0:
@@ -330,7 +339,7 @@ def fit(
     tool = frame[frame[F_TOOL] + family] if family >= 0 else -1
     earliest = max(earliest, not_before, now)
     sitting_end = frame[frame[SIT_END] + sitting]
-    cal = frame[frame[T_CAL] + task]
+    cal = frame[frame[T_WISH_CAL if wish == 1 else T_CAL] + task]
     first_slot = frame[frame[CAL_FIRST] + cal * frame[N_SITTINGS] + sitting]
     for slot in range(first_slot, frame[frame[CAL_OFF] + cal + 1]):
         if frame[frame[SLOT_SITTING] + slot] != sitting:
@@ -393,9 +402,8 @@ def fit(
                 to = cut
             housed, wait = room_for(frame, state, task, start, to)
             if housed < to:
-                cut = cut_at(frame, task, begun, housed)
-                if cut > 0:
-                    to = cut
+                if housed > 0:
+                    to = housed
                 elif wait < INF and wait > start:
                     low = wait
                     to = to_all

@@ -1,7 +1,7 @@
 """Following a list: pieces placed in a given order, each as early as it can be.
 
 A list is a plan without its times: rows of (task, how far it is to be worked, the first sitting in
-which it may be placed). Read again when facts differ from it, it gives the nearest plan that keeps
+which it may be placed, 1 where all that it wants must hold there). Read again when facts differ from it, it gives the nearest plan that keeps
 the rules; changed a little, it gives a neighbouring plan. It costs one fit a piece, where the
 dispatch tries all that wait.
 """
@@ -11,7 +11,7 @@ from __future__ import annotations
 import numpy as np
 
 from muster.core.plan.kernel.commit import end_sitting
-from muster.core.plan.kernel.dispatch import is_waiting, place_safely
+from muster.core.plan.kernel.dispatch import free_pins, is_waiting, place_safely
 from muster.core.plan.kernel.fit import fit
 from muster.core.plan.kernel.jit import compiled
 from muster.core.plan.kernel.shape import (
@@ -36,7 +36,7 @@ from muster.core.plan.kernel.shape import (
 )
 
 # Columns of a list
-TASK, UP_TO, FROM_SITTING, LIST_FIELDS = 0, 1, 2, 3
+TASK, UP_TO, FROM_SITTING, WISH, LIST_FIELDS = 0, 1, 2, 3, 4
 
 
 @compiled
@@ -59,8 +59,8 @@ def follow(
     entries: Ints,
     count: int,
     patience: int,
-) -> bool:
-    """Place the first ``count`` rows of ``entries`` (n × 3). True where all work found its place.
+) -> None:
+    """Place the first ``count`` rows of ``entries`` (n × 4).
 
     Always the first row that can be placed is; a row that must idle longer than ``patience``
     seconds lets a later one go first that ends by then. A row for which the sitting has no room
@@ -74,9 +74,12 @@ def follow(
     by = np.zeros(frame[N_TASKS], np.int64)
     used = np.zeros(count, np.int64)
     barred = np.full(count, -1, np.int64)
-    first = 0
+    first, entered = 0, -1
     while state[SITTING] < frame[N_SITTINGS] and state[TASKS_LEFT] > 0:
         sitting = state[SITTING]
+        if entered != sitting:
+            entered = sitting
+            free_pins(frame, state, spare, order, by, out, best, forced, closing, windows)
         while first < count and used[first] == 1:
             first += 1
         held, held_start = -1, INF
@@ -95,7 +98,8 @@ def follow(
             if not is_waiting(frame, state, task):
                 continue
             most = items_wanted(frame, state, task, up_to)
-            if not fit(frame, state, task, 0, most, best, forced, closing):
+            wish = entries[row, WISH]
+            if not fit(frame, state, task, 0, most, wish, best, forced, closing):
                 barred[row] = sitting
                 continue
             cut_short = best[TO] < up_to
@@ -118,9 +122,9 @@ def follow(
         task = entries[chosen, TASK]
         most = items_wanted(frame, state, task, entries[chosen, UP_TO])
         if not place_safely(
-            frame, state, spare, task, most, order, by, out, best, forced, closing, windows
+            frame, state, spare, task, most, entries[chosen, WISH], order, by, out, best, forced,
+            closing, windows,
         ):
             barred[chosen] = sitting
     if state[SITTING] < frame[N_SITTINGS]:
         end_sitting(frame, state)
-    return state[TASKS_LEFT] == 0

@@ -31,12 +31,12 @@ BLOCK_FIELDS = 6  # do, ref, from, to, start, end
 # ---- the frame ---------------------------------------------------------------------------------
 FRAME_COUNTS = (
     "N_SITTINGS", "N_TASKS", "N_ITEMS", "N_FAMILIES", "N_TOOLS", "N_PLACES", "ORIGIN_NOW",
-    "DAY_WORTH", "ITEM_DAY_WORTH",
+    "DAY_WORTH", "ITEM_DAY_WORTH", "N_MODELS", "LAST_END", "N_PINS",
 )  # fmt: skip
 (
     N_SITTINGS, N_TASKS, N_ITEMS, N_FAMILIES, N_TOOLS, N_PLACES, ORIGIN_NOW,
-    DAY_WORTH, ITEM_DAY_WORTH,
-) = range(9)  # fmt: skip
+    DAY_WORTH, ITEM_DAY_WORTH, N_MODELS, LAST_END, N_PINS,
+) = range(12)  # fmt: skip
 
 FRAME_COLUMNS = (
     "SIT_START", "SIT_END",
@@ -49,7 +49,7 @@ FRAME_COLUMNS = (
     "F_TOOL", "F_SETUP", "F_CLEANUP", "F_KEEPS", "F_LIFE", "F_MERGES",
     "K_SETUP", "K_CLEANUP", "K_HOLDS", "P_CAPACITY", "T_PUTS",
     "U_PLACE", "U_AMOUNT", "HOLD_START_OFF", "HOLD_START_UNIT", "HOLD_END_OFF", "HOLD_END_UNIT",
-    "I_DUE", "I_TASKS",
+    "I_DUE", "I_TASKS", "I_MODEL", "T_WISH_CAL", "WANT_OFF", "WANT_CAL", "WANT_S",
 )  # fmt: skip
 (
     SIT_START, SIT_END,
@@ -73,13 +73,19 @@ FRAME_COLUMNS = (
     T_PUTS,  # task × place → what each drying item takes there
     U_PLACE, U_AMOUNT, HOLD_START_OFF, HOLD_START_UNIT, HOLD_END_OFF, HOLD_END_UNIT,
     I_DUE, I_TASKS,
-) = range(9, 9 + 54)  # fmt: skip
+    I_MODEL,  # the model that an item is, or is a part of
+    T_WISH_CAL,  # the calendar in which all that a task wants holds, too
+    WANT_OFF, WANT_CAL, WANT_S,  # wants by task: the calendar of the tag, and what it costs
+) = range(12, 12 + 59)  # fmt: skip
 
 # ---- the state ---------------------------------------------------------------------------------
 STATE_SCALARS = (
     "NOW", "SITTING", "N_STAYS", "N_BLOCKS", "TASKS_LEFT", "OWED", "N_OPEN", "PINS_LEFT",
+    "PINS_KEPT", "WANTED_S",
 )  # fmt: skip
-NOW, SITTING, N_STAYS, N_BLOCKS, TASKS_LEFT, OWED, N_OPEN, PINS_LEFT = range(8)
+NOW, SITTING, N_STAYS, N_BLOCKS, TASKS_LEFT, OWED, N_OPEN, PINS_LEFT, PINS_KEPT, WANTED_S = range(
+    10
+)
 
 STATE_COLUMNS = (
     "T_WORK", "T_PINNED", "T_OWED", "X_EST", "X_LST", "X_PRED", "I_READY", "I_HAND", "I_DONE",
@@ -88,7 +94,7 @@ STATE_COLUMNS = (
 )  # fmt: skip
 (
     T_WORK,  # seconds of work done
-    T_PINNED,  # 1: its next piece is still pinned
+    T_PINNED,  # 1: its next piece is still pinned; 2: being looked at; 0: not, or no longer
     T_OWED,  # items not started that a window waits for
     X_EST, X_LST,  # earliest and latest start by links and windows
     X_PRED,  # ends not yet known that it waits for
@@ -102,7 +108,7 @@ STATE_COLUMNS = (
     STAY_UNTIL, STAY_PLACE, STAY_AMOUNT, STAY_UNIT,
     U_PAIRS,  # pairs of the hold still to end
     BLOCKS,
-) = range(8, 8 + 22)  # fmt: skip
+) = range(10, 10 + 22)  # fmt: skip
 
 # ---- what a fit answers --------------------------------------------------------------------------
 START, TO, PRE, EXTRA, JOIN, N_FORCED = 0, 1, 2, 3, 4, 5

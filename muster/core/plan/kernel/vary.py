@@ -4,7 +4,8 @@ from __future__ import annotations
 
 import numpy as np
 
-from muster.core.plan.kernel.follow import FROM_SITTING, TASK, UP_TO
+from muster.core.plan.kernel.commit import unmet_s
+from muster.core.plan.kernel.follow import FROM_SITTING, TASK, UP_TO, WISH
 from muster.core.plan.kernel.jit import compiled
 from muster.core.plan.kernel.shape import (
     BLOCKS,
@@ -18,16 +19,26 @@ from muster.core.plan.kernel.shape import (
     T_FAMILY,
     T_N,
     T_PER,
+    WANT_OFF,
     Floats,
     Ints,
 )
 
-N_DRAWS = 10
+N_DRAWS = 11
 """How many numbers, even over [0, 1), a variation is made from."""
 
 # Shares of the kinds of move, adding up
 ONE, RUN, JOIN, GATHER, STRAND, PULL = 0.30, 0.42, 0.62, 0.74, 0.86, 0.94
 NEAR = 12.0
+
+RELENT = 0.3
+"""How often a row that wants something is held to it, or no longer."""
+
+
+@compiled
+def wants(frame: Ints, task: int) -> bool:
+    """Whether a task wants anything."""
+    return frame[frame[WANT_OFF] + task + 1] > frame[frame[WANT_OFF] + task]
 
 
 @compiled
@@ -45,6 +56,10 @@ def read_list(frame: Ints, state: Ints, entries: Ints) -> int:
         entries[count, TASK] = state[at + 1]
         entries[count, UP_TO] = state[at + 3]
         entries[count, FROM_SITTING] = sitting
+        entries[count, WISH] = 0
+        if wants(frame, state[at + 1]):
+            unmet = unmet_s(frame, sitting, state[at + 1], state[at + 4], state[at + 5])
+            entries[count, WISH] = 1 if unmet == 0 else 0
         count += 1
     return count
 
@@ -97,6 +112,8 @@ def vary(frame: Ints, strands: Ints, entries: Ints, count: int, draws: Floats, m
         grown = _recut(frame, entries, count, row, draws, keys, made)
     if draws[6] < 0.5:
         made[:grown, FROM_SITTING] = 0
+    if draws[10] < RELENT and wants(frame, task):
+        made[row, WISH] = 1 - made[row, WISH]
     if grown > count:
         longer = np.empty(grown, np.float64)
         longer[:count] = keys
@@ -167,4 +184,5 @@ def _recut(
     made[count, TASK] = task
     made[count, UP_TO] = INF
     made[count, FROM_SITTING] = entries[row, FROM_SITTING]
+    made[count, WISH] = entries[row, WISH]
     return count + 1

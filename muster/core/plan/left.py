@@ -1,0 +1,132 @@
+"""What finds no place, and why, as data.
+
+The reasons are read off the problem in the order in which they bind: what no sitting could ever
+hold, what it waits for being left itself, what must follow it in time, and last that the bench is
+full. ``words`` of the rooms turn them into sentences with names, days and hours.
+"""
+
+from __future__ import annotations
+
+from collections.abc import Callable, Mapping
+from graphlib import TopologicalSorter
+
+from muster.core.plan.calendar import slots
+from muster.core.plan.plan import Left
+from muster.core.plan.problem import CUT_S, Break, Link, Problem, Task
+
+Pair = Callable[[Link], bool]
+"""Whether a task and the one that must follow it in time find a place where nothing else is."""
+
+
+def left_of(
+    problem: Problem, worked: Mapping[str, int], fits: Pair
+) -> tuple[Left, ...]:
+    """The tasks not planned to their end, in an order in which reasons come before what follows.
+
+    ``worked``: by task, the second at which its pieces stop. ``fits`` is asked for links with a
+    window whose two tasks are both left.
+    """
+    open_ = {name for name, task in problem.tasks.items() if worked[name] < task.work_s}
+    if not open_:
+        return ()
+    order: TopologicalSorter[str] = TopologicalSorter(dict.fromkeys(problem.tasks, ()))
+    for link in problem.links:
+        order.add(link.after, link.before)
+    reasons = _Reasons(problem, worked, open_, fits)
+    return tuple(reasons.of(problem.tasks[name]) for name in order.static_order() if name in open_)
+
+
+def smallest_s(task: Task, begun: int) -> int:
+    """Seconds of the smallest piece that may come next of a task worked up to ``begun``."""
+    if task.break_ is Break.NONE:
+        return task.work_s - begun
+    step = CUT_S if task.break_ is Break.ANY else task.per_item_s
+    return min(task.work_s, (begun // step + 1) * step) - begun
+
+
+class _Reasons:
+    def __init__(
+        self, problem: Problem, worked: Mapping[str, int],
+        open_: set[str], fits: Pair,
+    ) -> None:  # fmt: skip
+        self.problem, self.worked, self.open, self.fits = problem, worked, open_, fits
+        self.into: dict[str, list[Link]] = {}
+        self.out_of: dict[str, list[Link]] = {}
+        for link in problem.links:
+            self.into.setdefault(link.after, []).append(link)
+            self.out_of.setdefault(link.before, []).append(link)
+        self.room = _room_kept(problem, worked)
+        self.longest: dict[tuple[tuple[str, ...], int], int] = {}
+
+    def of(self, task: Task) -> Left:
+        begun = self.worked[task.id]
+        never = self._never(task, begun)
+        if never is not None:
+            return never
+        for link in self.into.get(task.id, ()):
+            if link.before in self.open and self._meet(link):
+                return Left(task.id, begun, "follows", link.before)
+        for link in self.out_of.get(task.id, ()):
+            hangs = link.window_s is not None and link.after in self.open and self._meet(link)
+            if hangs and not self.fits(link):
+                return Left(task.id, begun, "window", link.after)
+        return Left(task.id, begun, "no_time", task.work_s - begun + self._setting_up(task))
+
+    def _meet(self, link: Link) -> bool:
+        """Whether an item left by one side of a link is left by the other."""
+        one, two = self.problem.tasks[link.before], self.problem.tasks[link.after]
+        first = self.worked[one.id] // one.per_item_s
+        second = self.worked[two.id] // two.per_item_s
+        pairs = self.problem.pairs(one.id, two.id)
+        return not pairs or any(i >= first and j >= second for i, j in pairs)
+
+    def _setting_up(self, task: Task) -> int:
+        family = self.problem.families[task.family] if task.family else None
+        if family is None:
+            return 0
+        tool = self.problem.tools[family.tool] if family.tool else None
+        both = family.setup_s + family.cleanup_s
+        return both + (tool.setup_s + tool.cleanup_s if tool else 0)
+
+    def _never(self, task: Task, begun: int) -> Left | None:
+        """What no sitting could hold, whatever else were done."""
+        piece = smallest_s(task, begun)
+        if self._longest(task.needs, 0) == 0 and self._longest((), 0) > 0:
+            alone = [tag for tag in task.needs if self._longest((tag,), 0) == 0]
+            return Left(task.id, begun, "no_tag", (alone or list(task.needs))[-1])
+        longest = self._longest(task.needs, 0)
+        if 0 < longest < piece + (self._setting_up(task) if not task.needs else 0):
+            return Left(task.id, begun, "too_long", longest)
+        family = self.problem.families[task.family] if task.family else None
+        if family is not None and family.life_s is not None and piece > family.life_s:
+            return Left(task.id, begun, "life", family.life_s)
+        for place, amount in task.places.items() if task.dry_s else ():
+            if amount > self.room[place]:
+                return Left(task.id, begun, "place", place)
+        for hold in self.problem.holds:
+            for place, amount in hold.places.items() if hold.from_ == task.id else ():
+                if amount > self.room[place] and self.problem.pairs(hold.from_, hold.to):
+                    return Left(task.id, begun, "place", place)
+        return None
+
+    def _longest(self, tags: tuple[str, ...], after: int) -> int:
+        """The longest stretch still to come in which all of ``tags`` hold; 0 where none."""
+        key = (tags, after)
+        if key not in self.longest:
+            spans = slots(self.problem, tags)
+            self.longest[key] = max((s.end - max(s.start, after) for s in spans), default=0)
+        return self.longest[key]
+
+
+def _room_kept(problem: Problem, worked: Mapping[str, int]) -> dict[str, int]:
+    """What each place holds beside what stands in it to the end: items whose hold has begun and
+    whose ``to`` is left."""
+    room = dict(problem.places)
+    for hold in problem.holds:
+        one, two = problem.tasks[hold.from_], problem.tasks[hold.to]
+        begun = -(-worked[one.id] // one.per_item_s)
+        ended = worked[two.id] // two.per_item_s
+        kept = {i for i, j in problem.pairs(one.id, two.id) if i < begun and j >= ended}
+        for place, amount in hold.places.items():
+            room[place] -= amount * len(kept)
+    return room
