@@ -12,6 +12,9 @@ from django.test import Client
 
 from muster.apps import clock
 from muster.apps.recipes.starting import give_starters
+from muster.core.plan import vetting
+from muster.core.plan.plan import Plan
+from muster.core.plan.problem import Problem
 
 TUESDAY = datetime(2027, 3, 2, 19, 0, tzinfo=UTC)
 
@@ -87,3 +90,13 @@ def muster(ada: Client, held: Clock) -> dict[str, Any]:
     made = post(ada, "musters", NEW)
     assert made.status_code == 200, made.content
     return ada.get(f"/api/musters/{made.body['id']}").json()
+
+
+@pytest.fixture(autouse=True)
+def _a_refused_plan_is_a_failure(monkeypatch: pytest.MonkeyPatch) -> None:
+    """The gate would hide a planner's mistake behind a lesser plan; in tests it fails."""
+
+    def fail(problem: Problem, plan: Plan, complaints: list[str]) -> None:
+        raise AssertionError(f"the planner broke a rule: {complaints[:3]}")
+
+    monkeypatch.setattr(vetting, "report", fail)

@@ -7,24 +7,31 @@ full. ``words`` of the rooms turn them into sentences with names, days and hours
 
 from __future__ import annotations
 
-from collections.abc import Callable, Mapping
+from collections.abc import Mapping
 from graphlib import TopologicalSorter
+from typing import Protocol
 
 from muster.core.plan.calendar import slots
+from muster.core.plan.clocks import rates_of
 from muster.core.plan.plan import Left
 from muster.core.plan.problem import CUT_S, Break, Link, Problem, Task
 
-Pair = Callable[[Link], bool]
-"""Whether a task and the one that must follow it in time find a place where nothing else is."""
+class Relaxed(Protocol):
+    """Asks the planner what finds a place where something does not bind."""
+
+    def pair_fits(self, link: Link) -> bool:
+        """Whether a link's two tasks find a place where nothing else is to be done."""
+
+    def place_lacking(self, task: Task) -> str | None:
+        """The place that is full for ever for a task; None where a later sitting would do."""
 
 
 def left_of(
-    problem: Problem, worked: Mapping[str, int], fits: Pair
+    problem: Problem, worked: Mapping[str, int], relaxed: Relaxed
 ) -> tuple[Left, ...]:
     """The tasks not planned to their end, in an order in which reasons come before what follows.
 
-    ``worked``: by task, the second at which its pieces stop. ``fits`` is asked for links with a
-    window whose two tasks are both left.
+    ``worked``: by task, the second at which its pieces stop.
     """
     open_ = {name for name, task in problem.tasks.items() if worked[name] < task.work_s}
     if not open_:
@@ -32,7 +39,7 @@ def left_of(
     order: TopologicalSorter[str] = TopologicalSorter(dict.fromkeys(problem.tasks, ()))
     for link in problem.links:
         order.add(link.after, link.before)
-    reasons = _Reasons(problem, worked, open_, fits)
+    reasons = _Reasons(problem, worked, open_, relaxed)
     return tuple(reasons.of(problem.tasks[name]) for name in order.static_order() if name in open_)
 
 
@@ -47,9 +54,9 @@ def smallest_s(task: Task, begun: int) -> int:
 class _Reasons:
     def __init__(
         self, problem: Problem, worked: Mapping[str, int],
-        open_: set[str], fits: Pair,
+        open_: set[str], relaxed: Relaxed,
     ) -> None:  # fmt: skip
-        self.problem, self.worked, self.open, self.fits = problem, worked, open_, fits
+        self.problem, self.worked, self.open, self.relaxed = problem, worked, open_, relaxed
         self.into: dict[str, list[Link]] = {}
         self.out_of: dict[str, list[Link]] = {}
         for link in problem.links:
@@ -68,8 +75,11 @@ class _Reasons:
                 return Left(task.id, begun, "follows", link.before)
         for link in self.out_of.get(task.id, ()):
             hangs = link.window_s is not None and link.after in self.open and self._meet(link)
-            if hangs and not self.fits(link):
+            if hangs and not self.relaxed.pair_fits(link):
                 return Left(task.id, begun, "window", link.after)
+        lacking = self.relaxed.place_lacking(task)
+        if lacking is not None:
+            return Left(task.id, begun, "place", lacking)
         return Left(task.id, begun, "no_time", task.work_s - begun + self._setting_up(task))
 
     def _meet(self, link: Link) -> bool:
@@ -100,14 +110,23 @@ class _Reasons:
         family = self.problem.families[task.family] if task.family else None
         if family is not None and family.life_s is not None and piece > family.life_s:
             return Left(task.id, begun, "life", family.life_s)
-        for place, amount in task.places.items() if task.dry_s else ():
+        for place, amount in self._taken(task, piece).items():
             if amount > self.room[place]:
                 return Left(task.id, begun, "place", place)
-        for hold in self.problem.holds:
-            for place, amount in hold.places.items() if hold.from_ == task.id else ():
-                if amount > self.room[place] and self.problem.pairs(hold.from_, hold.to):
-                    return Left(task.id, begun, "place", place)
         return None
+
+    def _taken(self, task: Task, piece_s: int) -> dict[str, int]:
+        """What a piece takes of each place at least, where nothing else stands there."""
+        items = max(1, piece_s // task.per_item_s)
+        fastest = max(rate.milli for rate in rates_of(self.problem, task.clock))
+        dry_s = task.dry_s * 1000 // fastest
+        wet = min(items, 1 + max(0, dry_s - 1) // task.per_item_s) if task.dry_s else 0
+        taken = {place: amount * wet for place, amount in task.places.items()}
+        for hold in self.problem.holds:
+            if hold.from_ == task.id and self.problem.pairs(hold.from_, hold.to):
+                for place, amount in hold.places.items():
+                    taken[place] = taken.get(place, 0) + amount * items
+        return taken
 
     def _longest(self, tags: tuple[str, ...], after: int) -> int:
         """The longest stretch still to come in which all of ``tags`` hold; 0 where none."""

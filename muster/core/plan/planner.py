@@ -23,21 +23,17 @@ from muster.core.plan.kernel.shape import (
 )
 from muster.core.plan.left import left_of
 from muster.core.plan.measure import measure
-from muster.core.plan.placed import one_pair, placed_part
+from muster.core.plan.placed import placed_part
 from muster.core.plan.plan import Block, Bounds, Left, Plan
-from muster.core.plan.problem import Link, Problem
+from muster.core.plan.problem import Problem
 from muster.core.plan.proof import proven
+from muster.core.plan.relaxed import Relaxed
 from muster.core.plan.search import Search
 from muster.core.plan.settle import settle
 from muster.core.plan.vetting import vetted
 
 PATIENCE = 24
 """How many varied attempts are made at least where the first finds no place for something."""
-
-MOST_FITS = 12
-"""Of how many links is asked whether their two tasks fit where nothing else is; the other windows
-that are left are taken for too short."""
-
 
 class Planner:
     """Plans one problem. Use ``first`` for a plan at once, then ``improve`` as long as wanted."""
@@ -48,7 +44,7 @@ class Planner:
         self.assembled = assemble(problem)
         start, self.missed = settle(self.assembled)
         self.search = Search(self.assembled, start, seed)
-        self._fits: dict[Link, bool] = {}
+        self.relaxed = Relaxed(problem, _placed_at_once)
         self._bounds: dict[tuple[tuple[Left, ...], tuple[str, ...]], Bounds] = {}
 
     @cached_property
@@ -144,16 +140,7 @@ class Planner:
     def _left(self, state: Ints) -> tuple[Left, ...]:
         work = column(state, T_WORK, len(self.assembled.tasks)).tolist()
         worked = dict(zip(self.assembled.tasks, work, strict=True))
-        return left_of(self.problem, worked, self._fits_alone)
-
-    def _fits_alone(self, link: Link) -> bool:
-        """Whether one model's passes of a link find a place where nothing else is to be done."""
-        if link not in self._fits and len(self._fits) < MOST_FITS:
-            search = Planner(one_pair(self.problem, link)).search
-            search.first()
-            rank = search.best_rank
-            self._fits[link] = rank is not None and rank[1:3] == (0.0, 0.0)
-        return self._fits.get(link, False)
+        return left_of(self.problem, worked, self.relaxed)
 
     def _missed(self, state: Ints) -> tuple[tuple[str, str], ...]:
         """The links whose window from a fact is missed by something that is placed."""
@@ -203,4 +190,16 @@ def _dropped(problem: Problem, blocks: tuple[Block, ...]) -> tuple[str, ...]:
         if pin.task in first
         and problem.now <= pin.start + pin.slack_s
         and not pin.start <= first[pin.task] <= pin.start + pin.slack_s
+    )
+
+
+def _placed_at_once(problem: Problem) -> frozenset[str]:
+    """The tasks that a first plan places to their end."""
+    search = Planner(problem).search
+    search.first()
+    work = column(search.best, T_WORK, len(problem.tasks)).tolist()
+    return frozenset(
+        name
+        for (name, task), worked in zip(problem.tasks.items(), work, strict=True)
+        if worked == task.work_s
     )

@@ -12,11 +12,13 @@ from dataclasses import replace
 
 from muster.core.plan.bounds import bounds_of
 from muster.core.plan.checking import check
+from muster.core.plan.clocks import rates_of, ready_at
 from muster.core.plan.left import left_of
 from muster.core.plan.measure import measure
 from muster.core.plan.placed import placed_part
 from muster.core.plan.plan import Block, Plan
 from muster.core.plan.problem import Problem
+from muster.core.plan.relaxed import Unasked
 
 log = logging.getLogger(__name__)
 
@@ -48,7 +50,7 @@ def all_left(problem: Problem, seed: int = 1, steps: int = 0) -> Plan:
     """The plan that does nothing but close and put away what is out: valid for every problem."""
     blocks = _closing(problem)
     worked = problem.done_s()
-    left = left_of(problem, worked, lambda _: True)
+    left = left_of(problem, worked, Unasked())
     gone = {
         item
         for one in left
@@ -71,8 +73,6 @@ def all_left(problem: Problem, seed: int = 1, steps: int = 0) -> Plan:
 
 def dry_from_facts(problem: Problem) -> dict[str, int]:
     """When the items are dry of which all that was ever worked is fact."""
-    from muster.core.plan.clocks import rates_of, ready_at
-
     found: dict[str, int] = {}
     for piece in problem.done:
         task = problem.tasks[piece.task]

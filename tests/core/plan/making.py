@@ -33,6 +33,9 @@ def _or_none(draw: st.DrawFn, low: int, high: int) -> int | None:
     return draw(st.one_of(st.none(), st.integers(low, high)))
 
 
+PLACES: list[dict[str, int]] = [{}, {"rack": 1}, {"rack": 2}, {"handles": 1, "rack": 1}]
+
+
 @st.composite
 def problems(draw: st.DrawFn, most_trays: int = 3, most_items: int = 3) -> dict[str, Any]:
     """Any problem that the reader takes, with every rule of the model in play."""
@@ -92,9 +95,10 @@ def problems(draw: st.DrawFn, most_trays: int = 3, most_items: int = 3) -> dict[
                 "family": draw(st.sampled_from([None, "black", "green", "brass"])),
                 "break": draw(st.sampled_from(["none", "item", "item", "any"])),
                 "dry_s": draw(st.sampled_from([0, 0, 30, 120])), "clock": draw(clock),
-                "places": draw(st.sampled_from([{}, {"rack": 1}, {"rack": 2}])),
+                "places": draw(st.sampled_from(PLACES)),
                 "needs": draw(st.sampled_from([[], [], [], ["daylight"]])),
                 "not_before": draw(st.sampled_from([None, None, 150])),
+                "wants": draw(st.sampled_from([{}, {}, {"daylight": 40}, {"quiet": 5}])),
             })  # fmt: skip
             for before in previous[-draw(st.integers(1, 2)) :]:
                 stand = draw(st.sampled_from([0, 10, 60]))
@@ -104,7 +108,8 @@ def problems(draw: st.DrawFn, most_trays: int = 3, most_items: int = 3) -> dict[
                     "window_s": None if window is None else stand + window,
                 })  # fmt: skip
             if previous and draw(st.integers(0, 4)) == 0:
-                holds.append({"from": previous[-1], "to": name, "places": {"rack": 1}})
+                where = draw(st.sampled_from([{"rack": 1}, {"handles": 1}, {"rack": 1, "handles": 2}]))
+                holds.append({"from": previous[-1], "to": name, "places": where})
             previous.append(name)
     pins = []
     if draw(st.integers(0, 3)) == 0:
@@ -114,6 +119,6 @@ def problems(draw: st.DrawFn, most_trays: int = 3, most_items: int = 3) -> dict[
         })  # fmt: skip
     return problem_json(
         sittings=sittings, conditions=conditions, clocks=clocks, tools=tools, families=families,
-        places={"rack": draw(st.integers(2, 12))}, items=all_items, tasks=tasks, links=links,
+        places={"rack": draw(st.integers(2, 12)), "handles": draw(st.integers(1, 6))}, items=all_items, tasks=tasks, links=links,
         holds=holds, pins=pins,
     )  # fmt: skip

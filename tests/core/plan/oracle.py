@@ -1,7 +1,8 @@
 """The best plan of a tiny problem by trying everything, second by second.
 
 Independent of the planner: it knows only the problem's data, builds every sequence of blocks with
-every idle second, keeps what the checker accepts, and remembers the best score.
+every idle second, whole or stopped anywhere, keeps what the checker accepts, and remembers the best
+score.
 """
 
 from __future__ import annotations
@@ -11,15 +12,17 @@ from fractions import Fraction
 from muster.core.plan.checking import check
 from muster.core.plan.checking_facts import Story
 from muster.core.plan.measure import measure
-from muster.core.plan.plan import Block, Bounds, Plan, Score
+from muster.core.plan.plan import Block, Bounds, Left, Plan, Score
 from muster.core.plan.problem import Break, Problem
 
 NOTHING = Bounds(Fraction(0), 0, 0, 0)
 
 
-def best_score(problem: Problem) -> Score | None:
-    """The best score of any plan, or None where there is none. For problems without tools."""
-    best: Score | None = None
+def best_score(problem: Problem) -> Score:
+    """The best score of any plan, whole or partial. For problems without tools."""
+    first = judged(problem, [])
+    assert first is not None
+    best: Score = first
     work_left = {name: task.work_s for name, task in problem.tasks.items()}
     last_end = max((s.end for s in problem.sittings), default=0)
 
@@ -32,16 +35,18 @@ def best_score(problem: Problem) -> Score | None:
 
     def go(now: int, begun: dict[str, int], open_: frozenset[str], blocks: list[Block]) -> None:
         nonlocal best
-        if best is not None:
+        if best.left_s == 0:
             hands_on = sum(b.end - b.start for b in blocks)
             hands_on += sum(work_left[n] - begun[n] for n in begun)
             if (0, hands_on) > (best.late_weight, best.cost_s):
                 return
         shut = all(not problem.families[name].cleanup_s for name in open_)
-        if all(begun[name] == work_left[name] for name in begun) and shut:
+        whole = all(begun[name] == work_left[name] for name in begun)
+        if shut and blocks and (whole or best.left_s):
             score = judged(problem, blocks)
-            if score is not None and (best is None or score.rank() < best.rank()):
+            if score is not None and score.rank() < best.rank():
                 best = score
+        if whole and shut:
             return
         for start in range(now, last_end):
             for family in sorted(open_):
@@ -104,10 +109,26 @@ def fits(problem: Problem, blocks: list[Block]) -> bool:
 
 def judged(problem: Problem, blocks: list[Block]) -> Score | None:
     """The score of a plan that keeps the rules; None where it does not."""
-    plan = Plan("planned", tuple(blocks), measure(problem, blocks, {}, 0), NOTHING, (), 1, 1)
-    story = Story.of(problem, plan)
+    reached = dict.fromkeys(problem.tasks, 0)
+    for block in blocks:
+        if block.do == "work":
+            reached[block.ref] = block.to_s
+    left = tuple(
+        Left(name, reached[name], "no_time", 0)
+        for name, task in problem.tasks.items()
+        if reached[name] < task.work_s
+    )
+    status = "partial" if left else "planned"
+    nothing = measure(problem, blocks, {}, 0, left)
+    plan = Plan(status, tuple(blocks), nothing, NOTHING, (), 1, 1, left)
     done_at: dict[str, int] = {}
-    for visit in story.visits.values():
-        done_at[visit.item] = max(done_at.get(visit.item, 0), visit.ready)
-    plan = Plan("planned", tuple(blocks), measure(problem, blocks, done_at, 0), NOTHING, (), 1, 1)
-    return plan.score if not check(problem, plan) else None
+    gone: set[str] = set()
+    for course in Story.of(problem, plan).courses.values():
+        for item, ready, end in zip(course.task.items, course.ready, course.ends, strict=True):
+            done_at[item] = max(done_at.get(item, 0), ready)
+            if end is None:
+                gone.add(item)
+    done_at.update(dict.fromkeys(gone, problem.last_end()))
+    score = measure(problem, blocks, done_at, 0, left)
+    plan = Plan(status, tuple(blocks), score, NOTHING, (), 1, 1, left)
+    return score if not check(problem, plan) else None

@@ -185,13 +185,6 @@ def test_long_work_is_cut_where_the_sitting_ends_and_goes_on_in_the_next() -> No
     assert pieces[1].start == 90_000
 
 
-def test_what_cannot_fit_says_so() -> None:
-    raw = case(sittings=[{"start": 0, "end": 300}])
-    plan = Planner(problem_from(raw)).first()
-    assert plan.status == "impossible"
-    assert plan.reasons
-
-
 def test_every_call_has_a_reason_that_binds_or_is_said_to_stand_by_order_alone() -> None:
     problem = problem_from(force(10, seed=2, windows=True, daylight=True))
     planner = Planner(problem)

@@ -11,6 +11,7 @@ from muster.core.plan.chance import chance_of
 from muster.core.plan.plan import Plan
 from muster.core.plan.planner import Planner
 from muster.core.plan.problem import Problem
+from muster.core.plan.problem import Sitting
 from muster.core.plan.reading import problem_from
 from tests.bench.instances import force
 from tests.core.plan.making import items, problem_json, task
@@ -89,7 +90,12 @@ def test_what_has_begun_is_fact_and_has_no_spread() -> None:
     assert seen.finish_early == seen.finish_late
 
 
-def test_no_plan_no_chance() -> None:
-    problem, plan = case(due=None)
-    with pytest.raises(ValueError, match="only a plan"):
-        chance_of(problem, replace(plan, status="impossible"))
+def test_what_is_left_is_never_in_time() -> None:
+    problem, plan = case(due=15_000)
+    cut = replace(problem, sittings=(Sitting(0, 250),), conditions=())
+    part = Planner(cut).first()
+    assert part.status == "partial"
+    last = cut.last_end()
+    late = replace(cut, items={n: replace(i, due=last - 1) for n, i in cut.items.items()})
+    assert chance_of(late, part, 20).all_in_time == 0
+    assert plan.status == "planned"

@@ -3,6 +3,7 @@
 from __future__ import annotations
 
 import json
+import os
 from typing import Any
 
 from hypothesis import HealthCheck, assume, given, settings
@@ -14,7 +15,10 @@ from muster.core.plan.plan import Plan
 from muster.core.plan.planner import Planner
 from muster.core.plan.problem import Problem
 from muster.core.plan.reading import problem_from
+from muster.core.plan.vetting import all_left
 from tests.core.plan.making import problems
+
+EXAMPLES = int(os.environ.get("CRISP_EXAMPLES", "30"))
 
 slow = settings(
     max_examples=150,
@@ -52,7 +56,7 @@ def test_a_plan_made_half_way_keeps_every_rule_against_facts(
 ) -> None:
     problem = read_or_skip(raw)
     plan = planned(problem, 5)
-    assume(plan.status == "planned" and plan.blocks)
+    assume(plan.blocks)
     now = data.draw(st.integers(0, plan.score.finish))
     later = read_or_skip(carried_out(raw, plan, now, data.draw(st.integers(0, 40))))
     mended = Planner(later, 1).first(guide=plan)
@@ -86,6 +90,30 @@ def carried_out(raw: dict[str, Any], plan: Plan, now: int, late: int) -> dict[st
             out.discard(block.ref)
     left = [{"family": f, "first_start": first[f], "last_end": last[f]} for f in last]
     return {**raw, "now": now + late, "done": done, "open": left, "out": sorted(out)}
+
+
+@given(problems(most_trays=4, most_items=4))
+@settings(slow, max_examples=EXAMPLES)
+def test_a_long_search_keeps_every_rule_too(raw: dict[str, Any]) -> None:
+    """What is first placed well may be moved where several places are short at once."""
+    problem = read_or_skip(raw)
+    planner = Planner(problem, 3)
+    planner.first()
+    for steps in (150, 300):
+        assert check(problem, planner.improve(steps, lambda: 1.0)) == []
+
+
+@given(problems(), st.data())
+@slow
+def test_leaving_everything_is_a_valid_plan_of_every_problem(
+    raw: dict[str, Any], data: st.DataObject
+) -> None:
+    problem = read_or_skip(raw)
+    assert check(problem, all_left(problem)) == []
+    plan = planned(problem, 5)
+    now = data.draw(st.integers(0, plan.score.finish))
+    later = read_or_skip(carried_out(raw, plan, now, data.draw(st.integers(0, 40))))
+    assert check(later, all_left(later)) == []
 
 
 @given(problems(), st.integers(0, 5))

@@ -14,11 +14,14 @@ from muster.core.plan.kernel.shape import (
     INF,
     N_BLOCKS,
     N_SITTINGS,
+    N_TASKS,
     SIT_END,
     T_BREAK,
     T_FAMILY,
     T_N,
     T_PER,
+    T_WORK,
+    TASKS_LEFT,
     WANT_OFF,
     Floats,
     Ints,
@@ -43,7 +46,8 @@ def wants(frame: Ints, task: int) -> bool:
 
 @compiled
 def read_list(frame: Ints, state: Ints, entries: Ints) -> int:
-    """Write the pieces placed in ``state`` as rows of ``entries``; returns how many."""
+    """Write the pieces placed in ``state`` as rows of ``entries``, then what is left, so that it
+    may be moved to where there is room; returns how many."""
     count, sitting = 0, 0
     for row in range(state[N_BLOCKS]):
         at = state[BLOCKS] + row * 6
@@ -61,6 +65,15 @@ def read_list(frame: Ints, state: Ints, entries: Ints) -> int:
             unmet = unmet_s(frame, sitting, state[at + 1], state[at + 4], state[at + 5])
             entries[count, WISH] = 1 if unmet == 0 else 0
         count += 1
+    if state[TASKS_LEFT] > 0:
+        for task in range(frame[N_TASKS]):
+            whole = frame[frame[T_PER] + task] * frame[frame[T_N] + task]
+            if state[state[T_WORK] + task] < whole and count < len(entries):
+                entries[count, TASK] = task
+                entries[count, UP_TO] = INF
+                entries[count, FROM_SITTING] = 0
+                entries[count, WISH] = 0
+                count += 1
     return count
 
 
@@ -91,7 +104,9 @@ def vary(frame: Ints, strands: Ints, entries: Ints, count: int, draws: Floats, m
             keys[other] = target + after + 0.001 * (other - row)
             made[other, FROM_SITTING] = entries[target, FROM_SITTING]
     elif kind < GATHER:
-        _beside_family(frame, entries, count, row, draws, keys, made, kind >= JOIN)
+        if not _beside_family(frame, entries, count, row, draws, keys, made, kind >= JOIN):
+            keys[row] = target + after
+            made[row, FROM_SITTING] = entries[target, FROM_SITTING]
     elif kind < STRAND:
         for other in range(row, count):
             if strands[entries[other, TASK]] == strands[task]:
@@ -133,33 +148,36 @@ def _beside_family(
     keys: Floats,
     made: Ints,
     several: bool,
-) -> None:
-    """Move a row beside another of its family; or the next few of its family to it."""
+) -> bool:
+    """Move a row beside another of its family; or the next few of its family to it. False: it has
+    no other."""
     family = frame[frame[T_FAMILY] + entries[row, TASK]]
     if family < 0:
-        return
+        return False
     if several:
         wanted = 1 + int(draws[5] * 3.0)
+        least = wanted
         for other in range(row + 1, count):
             if wanted > 0 and frame[frame[T_FAMILY] + entries[other, TASK]] == family:
                 keys[other] = row + 0.5 + 0.001 * (other - row)
                 made[other, FROM_SITTING] = entries[row, FROM_SITTING]
                 wanted -= 1
-        return
+        return wanted < least
     like = 0
     for other in range(count):
         if other != row and frame[frame[T_FAMILY] + entries[other, TASK]] == family:
             like += 1
     if like == 0:
-        return
+        return False
     pick = int(draws[2] * like)
     for other in range(count):
         if other != row and frame[frame[T_FAMILY] + entries[other, TASK]] == family:
             if pick == 0:
                 keys[row] = other + (0.5 if draws[3] < 0.7 else -0.5)
                 made[row, FROM_SITTING] = entries[other, FROM_SITTING]
-                return
+                return True
             pick -= 1
+    return False
 
 
 @compiled
