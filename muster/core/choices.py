@@ -57,8 +57,38 @@ class Unit:
 
 
 @dataclass(frozen=True, config=STRICT)
+class Weekly:
+    """A sitting every week on a weekday (0 is Monday), from ``since`` on, without end."""
+
+    id: Id
+    weekday: Annotated[int, Field(ge=0, le=6)]
+    start: time
+    end: time
+    since: date
+
+
+@dataclass(frozen=True, config=STRICT)
+class LostSitting:
+    """A weekly sitting that does not take place on that day."""
+
+    weekly: Id
+    day: date
+
+
+@dataclass(frozen=True, config=STRICT)
+class MovedSitting:
+    """A weekly sitting that takes place at another time than its day's usual one."""
+
+    weekly: Id
+    day: date
+    to: date
+    start: time
+    end: time
+
+
+@dataclass(frozen=True, config=STRICT)
 class Evening:
-    """A sitting as chosen: local date and times, right across a change to summer time."""
+    """A sitting of its own: local date and times, right across a change to summer time."""
 
     id: Id
     day: date
@@ -102,6 +132,33 @@ class PutOff:
 
 
 @dataclass(frozen=True, config=STRICT)
+class Order:
+    """A unit (or one pass of it) is done before another unit (or one pass of that) is begun."""
+
+    before: Id
+    after: Id
+    before_pass: str | None = None
+    after_pass: str | None = None
+
+
+@dataclass(frozen=True, config=STRICT)
+class Waived:
+    """A unit's pass does without what its recipe needs: a lamp instead of daylight."""
+
+    unit: Id
+    pass_key: str
+    tag: Name
+
+
+@dataclass(frozen=True, config=STRICT)
+class CutWork:
+    """A unit's pass may be put down in the middle, whatever its recipe says."""
+
+    unit: Id
+    pass_key: str
+
+
+@dataclass(frozen=True, config=STRICT)
 class Choices:
     """The whole document."""
 
@@ -109,6 +166,10 @@ class Choices:
     zone: Zone
     parade_day: date | None = None
     units: tuple[Unit, ...] = ()
+    rhythm: tuple[Weekly, ...] = ()
+    """Sittings week by week; ``lost`` and ``moved`` are exceptions, ``evenings`` stand alone."""
+    lost: tuple[LostSitting, ...] = ()
+    moved: tuple[MovedSitting, ...] = ()
     evenings: tuple[Evening, ...] = ()
     spells: tuple[Spell, ...] = (
         Spell("daylight", time(8), time(18)),
@@ -122,6 +183,9 @@ class Choices:
     """Minutes left free at the end of each sitting, for what takes longer."""
     finish_first: Id | None = None
     """The unit that is to stand finished before the others."""
+    order: tuple[Order, ...] = ()
+    waived: tuple[Waived, ...] = ()
+    cuts: tuple[CutWork, ...] = ()
 
     def unit(self, unit_id: str) -> Unit | None:
         """The unit of that id."""

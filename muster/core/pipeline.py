@@ -4,6 +4,7 @@ from __future__ import annotations
 
 import hashlib
 import json
+from collections.abc import Mapping
 from dataclasses import dataclass, replace
 
 from muster.core.colour.recipes import coloured
@@ -14,8 +15,9 @@ from muster.core.plan.planner import Planner
 from muster.core.recipes.nesting import whole
 from muster.core.recipes.recipe import Recipe
 from muster.core.snapshot import Snapshot
-from muster.core.stack.settled import settled
+from muster.core.stack.settled import settled_in_coats
 from muster.core.work.calls import Call, calls_of
+from muster.core.work.coats import with_coats
 from muster.core.work.problem import Bench, bench_of
 
 
@@ -42,25 +44,33 @@ def derive(snapshot: Snapshot, keep_running: bool = True) -> Derived:
     tables = house.tables()
     paints = {paint.name: paint for paint in snapshot.shelf}
     recipes: dict[tuple[str, int], Recipe] = {}
+    recoats: dict[tuple[str, int], Mapping[str, float]] = {}
     for unit in snapshot.choices.units:
         name = (unit.recipe, unit.recipe_version)
         if name not in recipes:
             unfolded = whole(snapshot.recipes[name], snapshot.recipes).recipe
-            recipes[name] = coloured(settled(unfolded, house.habits, tables), paints)
+            made = settled_in_coats(unfolded, house.habits, tables)
+            recipes[name], recoats[name] = coloured(made.recipe, paints), made.recoats
     snapshot = replace(snapshot, recipes=recipes)
-    told = record(snapshot.facts)
-    calls = calls_of(snapshot.choices, snapshot.recipes, told)
-    bench = bench_of(snapshot.choices, calls, told, snapshot.now, keep_running, house)
+    passes = {
+        unit.id: recipes[unit.recipe, unit.recipe_version].passes for unit in snapshot.choices.units
+    }
+    told = with_coats(record(snapshot.facts), passes)
+    calls = calls_of(snapshot.choices, snapshot.recipes, told, recoats)
+    bench = bench_of(
+        snapshot.choices, calls, told, snapshot.now, keep_running, house, snapshot.chores
+    )
     return Derived(snapshot, told, {call.id: call for call in calls}, bench)
 
 
 def plan_first(derived: Derived, guide: Plan | None = None) -> tuple[Derived, Plan]:
-    """A whole plan at once; where the call under way cannot go on as it is, it may move."""
+    """A plan at once; where the call under way cannot go on as it is, it may move."""
     plan = Planner(derived.bench.problem).first(guide)
-    if plan.status == "impossible" and derived.record.running is not None:
-        freed = derive(derived.snapshot, keep_running=False)
-        return freed, Planner(freed.bench.problem).first(guide)
-    return derived, plan
+    running = derived.bench.running
+    if running is None or running not in (*plan.dropped_pins, *(one.task for one in plan.left)):
+        return derived, plan
+    freed = derive(derived.snapshot, keep_running=False)
+    return freed, Planner(freed.bench.problem).first(guide)
 
 
 __all__ = ["Derived", "Refused", "derive", "plan_first"]

@@ -4,6 +4,7 @@ from __future__ import annotations
 
 from dataclasses import dataclass
 from datetime import datetime
+from typing import Literal
 
 from muster.core.choices import Choices
 from muster.core.colour.owned import OwnedPaint
@@ -13,9 +14,22 @@ from muster.core.recipes.recipe import Recipe
 
 
 @dataclass(frozen=True)
+class Chore:
+    """A tool got out or put away, a family opened or closed, as it was planned."""
+
+    do: Literal["get_out", "open", "close", "put_away"]
+    what: str
+    start: datetime
+    end: datetime
+
+
+@dataclass(frozen=True)
 class Snapshot:
     """Choices, facts, the recipe versions they name and those that these hold, now (aware), the
-    house and the shelf."""
+    house and the shelf.
+
+    ``chores``: what of getting out, opening, closing and putting away was planned up to now, and
+    counts as done while the painter works."""
 
     choices: Choices
     facts: tuple[Fact, ...]
@@ -23,3 +37,4 @@ class Snapshot:
     now: datetime
     house: House = USUAL
     shelf: tuple[OwnedPaint, ...] = ()
+    chores: tuple[Chore, ...] = ()

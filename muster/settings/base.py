@@ -9,6 +9,7 @@ from typing import Any
 
 ROOT = Path(__file__).resolve().parents[2]
 RUN = Path(os.environ.get("CRISP_RUN_DIR", ROOT / ".run"))
+RUN_DIR = RUN
 _kept = RUN / "secrets.json"
 SECRETS: dict[str, Any] = json.loads(_kept.read_text()) if _kept.exists() else {}
 

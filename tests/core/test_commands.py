@@ -3,13 +3,16 @@
 from __future__ import annotations
 
 from datetime import date, time, timedelta
+from itertools import islice
 from typing import Any
 
 import pytest
 
-from muster.core.choices import CHOICES, Choices
-from muster.core.commands.command import COMMAND, carry_out, evenings_until
+from muster.core.choices import CHOICES, Choices, Order
+from muster.core.commands.command import COMMAND, carry_out
+from muster.core.commands.sittings import rhythm_of
 from muster.core.plan.fields import Refused
+from muster.core.work.sittings import sittings_from
 from tests.core.making import NOW, choices, unit
 
 
@@ -37,20 +40,85 @@ def test_only_what_is_given_of_a_unit_changes() -> None:
     assert after(one, do="edit_unit", unit="pikes", tray_size=0).units[0].tray_size is None
 
 
-def test_a_sitting_each_week_comes_until_the_parade_day() -> None:
-    one = after(choices(evenings=()), do="add_evening", day="2027-03-05", start="20:00",
-                end="21:00", weekly=True)  # fmt: skip
-    assert [e.day.day for e in one.evenings] == [5, 12, 19, 26]
+def days(chosen: Choices, many: int = 6) -> list[tuple[int, int]]:
+    """Month and day of the sittings from the second of March on."""
+    ahead = islice(sittings_from(chosen, date(2027, 3, 2)), many)
+    return [(one.day.month, one.day.day) for one in ahead]
 
 
-def test_weekly_sittings_leave_those_alone_that_are_there_already() -> None:
-    one = after(
-        choices(evenings=()), do="add_evening", day="2027-03-12", start="20:00", end="21:00"
-    )
-    two = after(one, do="add_evening", day="2027-03-05", start="20:30", end="22:00", weekly=True)
-    assert [(e.day.day, e.start.hour, e.start.minute) for e in two.evenings] == [
-        (5, 20, 30), (12, 20, 0), (19, 20, 30), (26, 20, 30),
-    ]  # fmt: skip
+FRIDAYS: dict[str, Any] = {"do": "add_evening", "day": "2027-03-05", "start": "20:00",
+                           "end": "21:00", "weekly": True}  # fmt: skip
+
+
+def test_a_sitting_each_week_has_no_end() -> None:
+    """Late work runs on in the rhythm beyond the parade day of 27 March."""
+    one = after(choices(evenings=()), **FRIDAYS)
+    assert days(one) == [(3, 5), (3, 12), (3, 19), (3, 26), (4, 2), (4, 9)]
+    assert after(choices(evenings=(), parade_day=None), **FRIDAYS).rhythm == one.rhythm
+
+
+def test_one_sitting_of_a_rhythm_is_lost_and_the_others_stand() -> None:
+    one = after(choices(evenings=()), **FRIDAYS)
+    name = next(sittings_from(one, date(2027, 3, 12))).id
+    two = after(one, do="remove_evening", evening=name)
+    assert days(two, 3) == [(3, 5), (3, 19), (3, 26)]
+    with pytest.raises(Refused, match="gone already"):
+        after(two, do="remove_evening", evening=name)
+
+
+def test_one_sitting_of_a_rhythm_is_moved_and_may_be_moved_again_or_lost() -> None:
+    one = after(choices(evenings=()), **FRIDAYS)
+    name = next(sittings_from(one, date(2027, 3, 12))).id
+    move = {"do": "move_evening", "evening": name, "start": "10:00", "end": "12:00"}
+    two = after(one, **move, day="2027-03-13")
+    assert days(two, 3) == [(3, 5), (3, 13), (3, 19)]
+    three = after(two, **move, day="2027-03-14")
+    assert days(three, 3) == [(3, 5), (3, 14), (3, 19)]
+    assert days(after(three, do="remove_evening", evening=name), 2) == [(3, 5), (3, 19)]
+
+
+def test_a_single_sitting_stands_beside_the_rhythm_and_can_be_moved() -> None:
+    one = after(choices(evenings=()), **FRIDAYS)
+    two = after(one, do="add_evening", day="2027-03-06", start="10:00", end="12:00")
+    assert days(two, 2) == [(3, 5), (3, 6)]
+    three = after(two, do="move_evening", evening=two.evenings[0].id, day="2027-03-07",
+                  start="10:00", end="12:00")  # fmt: skip
+    assert days(three, 2) == [(3, 5), (3, 7)]
+    with pytest.raises(Refused, match="already"):
+        after(three, do="move_evening", evening=three.evenings[0].id, day="2027-03-05",
+              start="20:30", end="22:00")  # fmt: skip
+
+
+def test_a_weekly_sitting_ends_with_its_exceptions() -> None:
+    one = after(choices(evenings=()), **FRIDAYS)
+    name = next(sittings_from(one, date(2027, 3, 12))).id
+    two = after(one, do="remove_evening", evening=name)
+    three = after(two, do="end_weekly", weekly=two.rhythm[0].id)
+    assert (three.rhythm, three.lost, days(three)) == ((), (), [])
+    with pytest.raises(Refused, match="gone already"):
+        after(three, do="end_weekly", weekly="fri-2000")
+
+
+def test_the_same_weekly_sitting_is_refused_twice() -> None:
+    one = after(choices(evenings=()), **FRIDAYS)
+    with pytest.raises(Refused, match="already"):
+        after(one, **{**FRIDAYS, "day": "2027-03-12", "start": "20:30"})
+
+
+def test_a_muster_may_have_no_parade_day() -> None:
+    assert after(choices(), do="set_parade_day", day=None).parade_day is None
+
+
+def test_an_order_between_units_is_said_and_taken_back() -> None:
+    two = choices(unit(), unit(id="cab", name="Cabs"))
+    said = after(two, do="set_order", before="pikes", after="cab", after_pass="base")
+    assert said.order == (Order("pikes", "cab", None, "base"),)
+    gone = after(said, do="drop_order", before="pikes", after="cab", after_pass="base")
+    assert gone.order == ()
+    assert after(said, do="remove_unit", unit="cab").order == ()
+    for bad, words in (("pikes", "before itself"), ("gone", "no longer on the roll")):
+        with pytest.raises(Refused, match=words):
+            after(two, do="set_order", before="pikes", after=bad)
 
 
 def test_hours_of_a_condition_are_said_once() -> None:
@@ -88,21 +156,15 @@ def test_what_cannot_be_is_refused_with_how_to_mend_it(wanted: dict[str, Any], w
         after(choices(), **wanted)
 
 
-def test_each_week_needs_a_parade_day() -> None:
-    with pytest.raises(Refused, match="parade day first"):
-        after(choices(parade_day=None), do="add_evening", day="2027-03-05", start="20:00",
-              end="21:00", weekly=True)  # fmt: skip
-
-
 def test_every_command_says_what_it_did() -> None:
     said = carry_out(choices(), COMMAND.validate_python({"do": "set_rack", "rack": 12}), NOW)[1]
     assert said == "A rack of 12 places"
 
 
-def test_sittings_on_weekdays_until_the_day_before_the_parade() -> None:
+def test_weekdays_chosen_are_a_rhythm_from_that_day_on() -> None:
     hours = {1: (time(19, 30), time(22)), 5: (time(10), time(13))}
-    found = evenings_until(hours, date(2027, 3, 2), date(2027, 3, 9))
-    assert [e.day for e in found] == [date(2027, 3, 2), date(2027, 3, 6)]
+    chosen = choices(evenings=(), rhythm=rhythm_of(hours, date(2027, 3, 2)))
+    assert days(chosen, 4) == [(3, 2), (3, 6), (3, 9), (3, 13)]
 
 
 def test_choices_written_and_read_back_are_the_same() -> None:

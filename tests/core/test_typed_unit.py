@@ -20,6 +20,16 @@ from muster.core.plan.fields import Refused
         ("6 causeway sections", 6, "Causeway sections", "base", None),
         ("12 widgets", 12, "Widgets", None, None),
         ("5 gun crews", 5, "Gun crews", "gun", None),
+        ("12 crew", 12, "Crew", "figure", None),
+        ("5 farmhouses 28 mm", 5, "Farmhouses", "building", 56),
+        ("12 soldiers 1-100", 12, "Soldiers", "figure", 100),
+        ("1 marsh warden 120mm", 1, "Marsh warden", None, 16),
+        ("4 shops 15mm", 4, "Shops", "building", 100),
+        ("3 half-tracks 1:48", 3, "Half-tracks", "vehicle", 48),
+        ("2 trucks", 2, "Trucks", "vehicle", None),
+        ("2 horse carts 100 mm", 2, "Horse carts", "vehicle", 18),
+        ("3 norman towers", 3, "Norman towers", "building", None),
+        ("6 swordsmen of the mill", 6, "Swordsmen of the mill", "figure", None),
     ],
 )
 def test_a_line_is_read_as_it_is_typed(
@@ -34,7 +44,9 @@ def test_a_line_is_read_as_it_is_typed(
     [
         ("pikes", "how many"), ("", "how many"), ("0 pikes", "1 to 500"),
         ("10000 pikes", "1 to 500"),
-        ("24", "what they are"), ("3 guns 1/5000", "1/1 to 1/1000"), ("3 " + "x" * 90, "shorten"),
+        ("24", "what they are"), ("3 guns 1/5000", "1/1 to 1/1000"), ("3 guns 0mm", "from 2mm on"),
+        ("\u00b2 pikes", "how many"), ("9" * 5000 + " pikes", "1 to 500"),
+        ("3 " + "x" * 90, "shorten"),
     ],
 )  # fmt: skip
 def test_a_line_that_says_too_little_is_refused(line: str, words: str) -> None:

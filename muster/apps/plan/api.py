@@ -17,6 +17,8 @@ from muster.apps.roll.reading import own_muster
 from muster.core.plan.fields import Refused
 from muster.core.plan.relaxing import sooner_without
 from muster.core.plan.why import reasons_of
+from muster.core.rooms.left import left_rows
+from muster.core.rooms.left_remedies import LeftRemedy, left_remedies
 from muster.core.rooms.outlook import Outlook, outlook_of
 
 router = Router()
@@ -56,8 +58,8 @@ def progress_of(run: PlanRun) -> Progress:
 def improve_plan(request: HttpRequest, muster_id: int) -> Progress:
     """Let a worker improve the plan for twenty seconds more."""
     current = current_plan(own_muster(request.user, muster_id))
-    if current.plan.status == "impossible":
-        raise Refused("there is no plan to improve yet: see what stands in its way")
+    if not current.plan.blocks:
+        raise Refused("there is nothing planned to improve: see what is left, and why")
     if current.run.status not in UNDER_WAY:
         mine = PlanRun.objects.filter(muster__owner=request.user, status__in=UNDER_WAY)
         if mine.count() >= MOST_RUNS:
@@ -95,6 +97,21 @@ def why(request: HttpRequest, muster_id: int, call: str) -> list[int | None]:
     if reasons is None:
         raise Http404
     return [sooner_without(problem, plan, call, reason) for reason in reasons]
+
+
+@router.get("/musters/{int:muster_id}/plan/left", response=list[LeftRemedy])
+def left(request: HttpRequest, muster_id: int, call: str) -> list[LeftRemedy]:
+    """What would place a call that is left, the cheapest first. Kept while the plan is."""
+    current = current_plan(own_muster(request.user, muster_id))
+    row = next((r for r in left_rows(current.derived, current.plan) if call in r.calls), None)
+    if row is None:
+        raise Http404
+    key = f"left-{current.run.pk}-{current.run.plan['cost_s']}-{call}"
+    found: list[LeftRemedy] | None = cache.get(key)
+    if found is None:
+        found = left_remedies(current.derived, current.plan, row)
+        cache.set(key, found, OUTLOOK_KEPT_S)
+    return found
 
 
 @router.get("/musters/{int:muster_id}/plan/outlook", response=Outlook)

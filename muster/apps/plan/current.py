@@ -3,8 +3,8 @@
 from __future__ import annotations
 
 import json
-from dataclasses import dataclass
-from datetime import timedelta
+from dataclasses import dataclass, replace
+from datetime import datetime, timedelta
 from typing import Any
 
 from pydantic import TypeAdapter
@@ -15,13 +15,19 @@ from muster.apps.roll.reading import snapshot_of
 from muster.core.pipeline import Derived, derive, plan_first
 from muster.core.plan.plan import Plan
 from muster.core.rooms.moved import Moved, moved_between
+from muster.core.snapshot import Chore
 
 GRACE = timedelta(seconds=60)
 """A call may begin so much later than planned before the plan mends itself."""
 
 MOVED: TypeAdapter[list[Moved]] = TypeAdapter(list[Moved])
 
-IMPROVE_S = 12.0
+CHORES: TypeAdapter[list[Chore]] = TypeAdapter(list[Chore])
+
+BEHIND = timedelta(hours=18)
+"""Chores that lie further back are of another sitting."""
+
+IMPROVE_S = 20.0
 """How long a worker improves a plan after choices have changed."""
 
 
@@ -39,6 +45,8 @@ def current_plan(muster: Muster) -> Current:
     """The plan of the muster as it stands now. Raises Refused where no problem can be made."""
     snapshot, house = snapshot_of(muster)
     run = PlanRun.objects.filter(muster=muster).order_by("-id").first()
+    chores = chores_of(run, snapshot.now) if run is not None else ()
+    snapshot = replace(snapshot, chores=chores)
     derived = derive(snapshot)
     seen = (muster.version, len(snapshot.facts), house)
     same = run is not None and (run.version, run.facts, run.house) == seen
@@ -62,11 +70,22 @@ def current_plan(muster: Muster) -> Current:
         first_cost_s=plan.score.cost_s,
         budget_s=IMPROVE_S if changed else 0,
         moved=MOVED.dump_python(moved, mode="json"),
+        past=CHORES.dump_python(list(chores), mode="json"),
     )
     PlanRun.objects.filter(muster=muster, pk__lt=new.pk - 20).delete()
-    if changed and plan.status == "planned":
+    if changed and plan.blocks:
         queue(new)
     return Current(derived, plan, new, run is not None and not changed)
+
+
+def chores_of(run: PlanRun, now: datetime) -> tuple[Chore, ...]:
+    """What was to be got out, opened, closed and put away lately up to now, by the plans so far."""
+    past = [one for one in CHORES.validate_python(run.past) if now - one.end < BEHIND]
+    for block in Plan.from_json(run.plan).blocks:
+        start, end = (run.origin + timedelta(seconds=at) for at in (block.start, block.end))
+        if block.do != "work" and end <= now and now - end < BEHIND:
+            past.append(Chore(block.do, block.ref, start, end))
+    return tuple(past)
 
 
 def queue(run: PlanRun, budget_s: float | None = None) -> None:
@@ -102,8 +121,6 @@ def shifted(run: PlanRun, derived: Derived) -> Plan:
 
 def still_holds(plan: Plan, derived: Derived) -> bool:
     """Whether nothing planned lies so far back that it can no longer be begun as planned."""
-    if plan.status == "impossible":
-        return True
     problem = derived.bench.problem
     if any(block.do == "work" and block.ref not in problem.tasks for block in plan.blocks):
         return False

@@ -41,6 +41,8 @@ class PlanRun(models.Model):
     heartbeat = models.DateTimeField(null=True)
     lease = models.UUIDField(null=True)
     moved = models.JSONField(default=list)
+    past = models.JSONField(default=list)
+    """Chores of plans before this one that lie behind ``made_for``."""
     stop_asked = models.BooleanField(default=False)
     made_at = models.DateTimeField(auto_now_add=True)
 

@@ -12,6 +12,7 @@ from django_tasks import task
 
 from muster.apps import clock
 from muster.apps.plan.models import PlanRun
+from muster.core.plan.keeping import worth_changing
 from muster.core.plan.plan import Plan
 from muster.core.plan.planner import Planner
 from muster.core.plan.reading import problem_from
@@ -47,7 +48,19 @@ def improve(run_id: int) -> None:
     begun = last_beat = time.monotonic()
     spent_before = run.spent_s
     ended = PlanRun.Status.DONE
-    best = guide
+    known = PlanRun.objects.filter(muster=run.muster_id, pk__lt=run.pk).exists()
+    best, better = guide, True
+
+    def take_better() -> None:
+        """Show what was found since, where it is worth the known calls that it moves."""
+        nonlocal best, better
+        if better:
+            better = False
+            found = planner.plan(guide)
+            if found.score.rank() < best.score.rank() and (
+                not known or worth_changing(problem, guide, found)
+            ):
+                best = found
 
     def go_on() -> float:
         nonlocal last_beat, ended
@@ -56,6 +69,7 @@ def improve(run_id: int) -> None:
         if moment - last_beat < BEAT_S:
             return max(0.0, left / run.budget_s)
         last_beat = moment
+        take_better()
         mine = checkpoint(run, best, spent_before + moment - begun)
         if not mine:
             return 0.0
@@ -66,16 +80,16 @@ def improve(run_id: int) -> None:
             return 0.0
         return max(0.0, left / run.budget_s)
 
-    def on_better(plan: Plan) -> None:
-        nonlocal best
-        if plan.score.rank() < best.score.rank() or best.status == "impossible":
-            best = plan
+    def on_better() -> None:
+        nonlocal better
+        better = True
 
-    on_better(planner.plan())
     planner.improve(None, go_on, on_better)
+    take_better()
     if ended == PlanRun.Status.DONE and checkpoint(run, best, run.budget_s):
         planner.prove()
-        best = replace(best, bounds=planner.bounds)
+        bounds = planner.bounds_beside(best.left, best.dropped_pins)
+        best = replace(best, bounds=bounds)
     checkpoint(run, best, spent_before + time.monotonic() - begun, ended)
 
 

@@ -2,7 +2,9 @@
 
 from __future__ import annotations
 
-from datetime import date, time
+from dataclasses import replace
+from datetime import date, time, timedelta
+from itertools import islice, takewhile
 
 from django.http import HttpRequest, HttpResponse
 from ninja import File, Router, Schema, Status
@@ -17,23 +19,32 @@ from muster.apps.roll import changing
 from muster.apps.roll.files import Preview, export_text, import_file, preview_of
 from muster.apps.roll.models import Muster, Version
 from muster.apps.roll.reading import own_muster
-from muster.core.choices import Choices, Evening, Spell
-from muster.core.commands.command import (
-    AddUnit,
-    Command,
-    carry_out,
-    evenings_until,
-    refuse_past_day,
+from muster.core.choices import (
+    Choices,
+    Evening,
+    LostSitting,
+    MovedSitting,
+    Order,
+    Spell,
+    Weekly,
 )
+from muster.core.commands.command import AddUnit, Command, carry_out, refuse_past_day
+from muster.core.commands.sittings import rhythm_of
 from muster.core.commands.typed_unit import read_line
 from muster.core.plan.fields import Refused
 from muster.core.recipes.starters import BY_KIND
 from muster.core.rooms.bench import BenchView, bench_view
 from muster.core.rooms.board import Board, board_of
-from muster.core.rooms.moved import Moved
+from muster.core.rooms.calendar_words import local_day
+from muster.core.rooms.moved import Moved, moved_words
 from muster.core.rooms.roll import Head, UnitRow, head_of, roll_of
+from muster.core.work.sittings import sittings_from
 
 router = Router()
+
+WEEKS_SHOWN = 6
+MOST_SHOWN = 60
+"""Of sittings to come, single ones and of the rhythm."""
 
 
 class MusterName(Schema):
@@ -54,11 +65,17 @@ class View(Schema):
     now: str
     head: Head
     roll: list[UnitRow]
+    rhythm: list[Weekly]
+    lost: list[LostSitting]
+    shifted: list[MovedSitting]
     evenings: list[Evening]
+    """Those to come, of the rhythm and single ones, for some weeks."""
+    order: list[Order]
     board: Board
     bench: BenchView
     progress: Progress
     moved: list[Moved]
+    moved_words: list[str]
     parade_day: date | None
     rack: int
     spare_min: int
@@ -107,7 +124,7 @@ class NewMuster(Schema):
     zone: str
     units: list[TypedUnitIn]
     weekdays: list[Weekday]
-    parade_day: date
+    parade_day: date | None = None
 
 
 class CommandIn(Schema):
@@ -127,6 +144,8 @@ def view_of(muster: Muster) -> View:
     """Derive everything."""
     current = current_plan(muster)
     derived, plan = current.derived, current.plan
+    choices = derived.snapshot.choices
+    moved = MOVED.validate_python(current.run.moved)
     rows = roll_of(derived)
     board = board_of(derived, plan, rows)
     last = changing.undoable(muster)
@@ -137,13 +156,12 @@ def view_of(muster: Muster) -> View:
     return View(
         id=muster.pk, version=muster.version, now=clock.now().isoformat(),
         head=head_of(derived, plan, rows), roll=rows,
-        evenings=list(derived.snapshot.choices.evenings), board=board,
+        rhythm=list(choices.rhythm), lost=list(choices.lost), shifted=list(choices.moved),
+        evenings=coming(choices), order=list(choices.order), board=board,
         bench=bench_view(derived, board), progress=progress_of(current.run),
-        moved=MOVED.validate_python(current.run.moved),
-        parade_day=derived.snapshot.choices.parade_day, rack=derived.snapshot.choices.rack,
-        spare_min=derived.snapshot.choices.spare_min,
-        finish_first=derived.snapshot.choices.finish_first,
-        hours=list(derived.snapshot.choices.spells),
+        moved=moved, moved_words=moved_words(moved, choices.zone),
+        parade_day=choices.parade_day, rack=choices.rack, spare_min=choices.spare_min,
+        finish_first=choices.finish_first, hours=list(choices.spells),
         undo=last.label if last else None, newest=newest,
     )  # fmt: skip
 
@@ -157,6 +175,14 @@ def _name_of(muster_id: int, choices: Choices, version: int) -> MusterName:
     models = sum(unit.count for unit in choices.units)
     return MusterName(id=muster_id, name=choices.name, version=version, models=models,
                       parade_day=choices.parade_day)  # fmt: skip
+
+
+def coming(choices: Choices) -> list[Evening]:
+    """The sittings of the next weeks, those of today included."""
+    today = local_day(choices, clock.now())
+    last = today + timedelta(weeks=WEEKS_SHOWN)
+    ahead = takewhile(lambda one: one.day < last, sittings_from(choices, today))
+    return list(islice(ahead, MOST_SHOWN))
 
 
 @router.get("/musters", response=list[MusterName])
@@ -195,22 +221,17 @@ def begin(request: HttpRequest, payload: NewMuster) -> MusterName:
         choices = Choices(name=payload.name.strip() or "Muster", zone=payload.zone)
     except ValueError as error:
         raise Refused("zone: there is no such time zone: use one such as Europe/London") from error
-    refuse_past_day(choices, payload.parade_day, now)
+    if payload.parade_day is not None:
+        refuse_past_day(choices, payload.parade_day, now)
     for one in payload.units:
         version = newest_version(request.user, one.recipe)
         if version is None:
             raise Refused(f"'{one.line}': there is no such recipe: choose one of yours")
         wanted = AddUnit("add_unit", one.line, one.recipe, version.number, one.kind)
         choices, _ = carry_out(choices, wanted, now)
-    today = now.astimezone(choices.local(payload.parade_day, time(0)).tzinfo).date()
     hours = {one.weekday: (one.start, one.end) for one in payload.weekdays}
-    evenings = evenings_until(hours, today, payload.parade_day)
-    choices = Choices(
-        name=choices.name, zone=choices.zone, parade_day=payload.parade_day, units=choices.units,
-        evenings=tuple(e for e in evenings if choices.local(e.day, e.end) > now),
-    )  # fmt: skip
-    if not choices.evenings:
-        raise Refused("sittings: none of these weekdays comes before the parade day: add one")
+    rhythm = rhythm_of(hours, local_day(choices, now))
+    choices = replace(choices, parade_day=payload.parade_day, rhythm=rhythm)
     muster = changing.begin(request.user, choices)
     return _name_of(muster.pk, choices, muster.version)
 

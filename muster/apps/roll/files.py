@@ -45,7 +45,7 @@ def export_text(muster: Muster) -> str:
     return muster_format.write(
         muster_format.MusterFile(
             muster_format.FORMAT,
-            1,
+            muster_format.VERSION,
             choices,
             tuple(recipes[key] for key in sorted(recipes)),
             tuple(facts),
@@ -80,7 +80,8 @@ def preview_of(user: User, file: UploadedFile) -> Preview:
         name=document.choices.name,
         units=[f"{unit.count} {unit.name}" for unit in document.choices.units],
         models=sum(unit.count for unit in document.choices.units),
-        sittings=len(document.choices.evenings), facts=len(document.facts),
+        sittings=len(document.choices.rhythm) + len(document.choices.evenings),
+        facts=len(document.facts),
         new_recipes=[r.name for r in document.recipes if r.name not in kept], kept_recipes=kept,
     )  # fmt: skip
 

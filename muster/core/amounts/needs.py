@@ -3,8 +3,8 @@
 from __future__ import annotations
 
 import math
-from collections.abc import Iterable, Mapping
-from dataclasses import dataclass, field
+from collections.abc import Iterable, Iterator, Mapping
+from dataclasses import dataclass, field, replace
 from datetime import datetime
 
 from muster.core.amounts.area import model_cm2
@@ -15,6 +15,7 @@ from muster.core.facts import Record
 from muster.core.recipes.recipe import Pass, Recipe
 from muster.core.stack.zones import ZONES
 from muster.core.work.calls import Call
+from muster.core.work.coats import coat_key, pass_and_coat
 
 
 @dataclass(frozen=True)
@@ -47,7 +48,10 @@ def amount_of(one: Pass, unit: Unit, models: int, recipe: Recipe) -> Amount:
     """What a pass takes on so many models of a unit."""
     zones = sum(not (zone.clear or zone.hidden) for zone in ZONES[unit.kind].values())
     films = [each for each in recipe.passes if each.mix or each.colour]
-    first = bool(films) and films[0].key == one.key and recipe.material in THIRSTY
+    key, coat = pass_and_coat(one.key)
+    ground = films[0].key if films else ""
+    first = ground == one.key or (coat == 1 and ground[:17] == key)
+    first = first and recipe.material in THIRSTY
     part = unit.area_cm2 is None and one.part is not None
     area = area_of(unit) * (PART_SHARE if part else 1)
     return amount(one, unit.kind, area, models, zones, first)
@@ -70,16 +74,29 @@ def still_needed(
     found: dict[str, _Sum] = {}
     for call in calls:
         recipe = recipes[call.unit.recipe, call.unit.recipe_version]
-        for one in call.passes:
-            left = [m for m in call.models if (call.unit.id, m, one.key) not in record.ticks]
-            if not left:
-                continue
+        for one, left in _coats_left(call, record):
             taken = amount_of(one, call.unit, len(left), recipe)
             for paint, ml in split(one, taken.ml).items():
                 row = found.setdefault(paint, _Sum())
                 row.ml += ml
                 row.by_unit[call.unit.id] = row.by_unit.get(call.unit.id, 0.0) + ml
     return {paint: row.by_unit for paint, row in found.items()}
+
+
+def _coats_left(call: Call, record: Record) -> Iterator[tuple[Pass, list[int]]]:
+    """The passes of a call, coat by coat, and the models that still lack them."""
+    for one in call.passes:
+        left = [m for m in call.models if (call.unit.id, m, one.key) not in record.ticks]
+        if one.coats == 1 or pass_and_coat(one.key)[1]:
+            coats = [(one, left)]
+        else:
+            keys = [coat_key(one.key, n) for n in range(1, one.coats + 1)]
+            coats = [
+                (replace(one, key=key, coats=1),
+                 [m for m in left if (call.unit.id, m, key) not in record.ticks])
+                for key in keys
+            ]  # fmt: skip
+        yield from ((coat, models) for coat, models in coats if models)
 
 
 def used_since(
@@ -98,7 +115,7 @@ def used_since(
     for (unit_id, _, key), tick in record.ticks.items():
         unit = by_id.get(unit_id)
         recipe = recipes.get((unit.recipe, unit.recipe_version)) if unit else None
-        one = next((each for each in recipe.passes if each.key == key), None) if recipe else None
+        one = _worked(recipe, key) if recipe else None
         if unit is None or recipe is None or one is None:
             continue
         taken = amount_of(one, unit, 1, recipe)
@@ -111,6 +128,17 @@ def used_since(
                 rested.add(rest)
                 used[paint] += split(one, taken.left_ml)[paint]
     return used
+
+
+def _worked(recipe: Recipe, key: str) -> Pass | None:
+    """The pass that was ticked, or one coat of it."""
+    name, coat = pass_and_coat(key)
+    for one in recipe.passes:
+        if one.key == key:
+            return one
+        if coat and one.coats > 1 and one.key[:17] == name:
+            return replace(one, key=key, coats=1)
+    return None
 
 
 @dataclass(frozen=True)

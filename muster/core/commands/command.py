@@ -4,7 +4,7 @@ from __future__ import annotations
 
 import re
 from dataclasses import replace
-from datetime import date, datetime, time, timedelta
+from datetime import date, datetime, time
 from typing import Annotated, Literal
 
 from pydantic import AwareDatetime, Field, TypeAdapter
@@ -13,19 +13,38 @@ from pydantic.dataclasses import dataclass
 from muster.core.choices import (
     MOST_MODELS,
     Choices,
-    Evening,
     LeaveOut,
     PinChoice,
     PutOff,
     Spell,
     Unit,
 )
+from muster.core.commands.ordering import (
+    CutCall,
+    DropOrder,
+    SetOrder,
+    WaiveNeed,
+    cut_call,
+    drop_order,
+    set_order,
+    waive_need,
+)
+from muster.core.commands.sittings import (
+    AddEvening,
+    EndWeekly,
+    MoveEvening,
+    RemoveEvening,
+    add_evening,
+    end_weekly,
+    move_evening,
+    remove_evening,
+    without_past,
+)
 from muster.core.commands.typed_unit import read_line
 from muster.core.plan.fields import Refused
 from muster.core.recipes.recipe import STRICT, Kind, Name, Tier
 
 MOST_UNITS = 60
-MOST_EVENINGS = 400
 MOST_RACK = 100_000
 MOST_SPELLS = 20
 MOST_SPARE_MIN = 240
@@ -73,30 +92,11 @@ class RemoveUnit:
 
 
 @dataclass(frozen=True, config=STRICT)
-class AddEvening:
-    """Add a sitting; ``weekly``: and the same each week until the parade day."""
-
-    do: Literal["add_evening"]
-    day: date
-    start: time
-    end: time
-    weekly: bool = False
-
-
-@dataclass(frozen=True, config=STRICT)
-class RemoveEvening:
-    """Take a sitting out."""
-
-    do: Literal["remove_evening"]
-    evening: str
-
-
-@dataclass(frozen=True, config=STRICT)
 class SetParadeDay:
-    """Say when all must stand finished."""
+    """Say when all must stand finished; without a day, it is done when it is done."""
 
     do: Literal["set_parade_day"]
-    day: date
+    day: date | None = None
 
 
 @dataclass(frozen=True, config=STRICT)
@@ -169,7 +169,10 @@ class Together:
     do: Literal["together"]
     changes: Annotated[
         tuple[
-            Annotated[AddEvening | EditUnit | RemoveUnit | LeaveOutCall, Field(discriminator="do")],
+            Annotated[
+                AddEvening | EditUnit | RemoveUnit | LeaveOutCall | WaiveNeed | CutCall | SetRack,
+                Field(discriminator="do"),
+            ],
             ...,
         ],
         Field(min_length=1, max_length=MOST_UNITS),
@@ -177,8 +180,9 @@ class Together:
 
 
 Command = Annotated[
-    AddUnit | EditUnit | RemoveUnit | AddEvening | RemoveEvening | SetParadeDay | SetRack
-    | SetSpare | FinishFirst | SetHours | PinCall | LeaveOutCall | PutOffCall | Together,
+    AddUnit | EditUnit | RemoveUnit | AddEvening | RemoveEvening | MoveEvening | EndWeekly
+    | SetParadeDay | SetRack | SetSpare | FinishFirst | SetHours | PinCall | LeaveOutCall
+    | PutOffCall | SetOrder | DropOrder | WaiveNeed | CutCall | Together,
     Field(discriminator="do"),
 ]  # fmt: skip
 COMMAND: TypeAdapter[Command] = TypeAdapter(Command)
@@ -192,20 +196,18 @@ def carry_out(choices: Choices, command: Command, now: datetime) -> tuple[Choice
         case EditUnit():
             return _edit_unit(choices, command)
         case RemoveUnit():
-            unit = _unit(choices, command.unit)
-            units = tuple(one for one in choices.units if one.id != unit.id)
-            first = None if choices.finish_first == unit.id else choices.finish_first
-            left = replace(choices, units=units, finish_first=first)
-            return left, f"{unit.name} taken off the roll"
+            return _remove_unit(choices, command)
         case AddEvening():
-            return _add_evening(choices, command)
+            return add_evening(without_past(choices, now), command)
         case RemoveEvening():
-            kept = tuple(one for one in choices.evenings if one.id != command.evening)
-            if len(kept) == len(choices.evenings):
-                raise Refused("that sitting is gone already: look at the plan again")
-            gone = next(one for one in choices.evenings if one.id == command.evening)
-            return replace(choices, evenings=kept), f"The sitting of {gone.day:%d %B} taken out"
+            return remove_evening(without_past(choices, now), command)
+        case MoveEvening():
+            return move_evening(without_past(choices, now), command)
+        case EndWeekly():
+            return end_weekly(choices, command)
         case SetParadeDay():
+            if command.day is None:
+                return replace(choices, parade_day=None), "No parade day: done when it is done"
             refuse_past_day(choices, command.day, now)
             return replace(choices, parade_day=command.day), f"Parade day {command.day:%d %B}"
         case SetRack():
@@ -232,6 +234,14 @@ def carry_out(choices: Choices, command: Command, now: datetime) -> tuple[Choice
             new = tuple(LeaveOut(unit.id, key, command.models) for key in command.pass_keys)
             left_out = (*choices.left_out, *new)
             return replace(choices, left_out=left_out), f"A pass left out on {unit.name}"
+        case SetOrder():
+            return set_order(choices, command)
+        case DropOrder():
+            return drop_order(choices, command)
+        case WaiveNeed():
+            return waive_need(choices, command)
+        case CutCall():
+            return cut_call(choices, command)
         case Together():
             labels = []
             for change in command.changes:
@@ -256,6 +266,20 @@ def _unit(choices: Choices, unit_id: str) -> Unit:
     if unit is None:
         raise Refused("that unit is no longer on the roll: look at it again")
     return unit
+
+
+def _remove_unit(choices: Choices, command: RemoveUnit) -> tuple[Choices, str]:
+    unit = _unit(choices, command.unit)
+    first = None if choices.finish_first == unit.id else choices.finish_first
+    left = replace(
+        choices,
+        units=tuple(one for one in choices.units if one.id != unit.id),
+        finish_first=first,
+        order=tuple(one for one in choices.order if unit.id not in (one.before, one.after)),
+        waived=tuple(one for one in choices.waived if one.unit != unit.id),
+        cuts=tuple(one for one in choices.cuts if one.unit != unit.id),
+    )
+    return left, f"{unit.name} taken off the roll"
 
 
 def _add_unit(choices: Choices, command: AddUnit) -> tuple[Choices, str]:
@@ -325,54 +349,3 @@ def _set_hours(choices: Choices, command: SetHours) -> tuple[Choices, str]:
         raise Refused(f"a muster knows {MOST_SPELLS} such hours: use one of them")
     spells = (*others, Spell(command.tag, command.start, command.end))
     return replace(choices, spells=spells), f"Hours of '{command.tag}' changed"
-
-
-def _add_evening(choices: Choices, command: AddEvening) -> tuple[Choices, str]:
-    if command.end <= command.start:
-        raise Refused(
-            f"the sitting ends at {command.end:%H:%M}, not after its start at "
-            f"{command.start:%H:%M}: choose a later end"
-        )
-    days = [command.day]
-    if command.weekly:
-        if choices.parade_day is None:
-            raise Refused("each week until when? Say the parade day first")
-        while days[-1] + timedelta(days=7) < choices.parade_day:
-            days.append(days[-1] + timedelta(days=7))
-    evenings = choices.evenings
-    for day in days:
-        meets = [
-            one
-            for one in evenings
-            if one.day == day and one.start < command.end and command.start < one.end
-        ]
-        if meets and len(days) == 1:
-            raise Refused(
-                f"there is a sitting from {meets[0].start:%H:%M} to {meets[0].end:%H:%M} that day "
-                f"already: choose other times"
-            )
-        if not meets:
-            name = f"{day:%Y%m%d}-{command.start:%H%M}"
-            evenings = (*evenings, Evening(name, day, command.start, command.end))
-    added = len(evenings) - len(choices.evenings)
-    if not added:
-        raise Refused("there are sittings at these times each week already: choose other times")
-    if len(evenings) > MOST_EVENINGS:
-        raise Refused(f"a muster holds {MOST_EVENINGS} sittings: take some out first")
-    evenings = tuple(sorted(evenings, key=lambda one: (one.day, one.start)))
-    label = f"A sitting on {command.day:%d %B} added" if added == 1 else f"{added} sittings added"
-    return replace(choices, evenings=evenings), label
-
-
-def evenings_until(
-    weekdays: dict[int, tuple[time, time]], first: date, last: date
-) -> tuple[Evening, ...]:
-    """A sitting on each chosen weekday (0 is Monday) from ``first`` to the day before ``last``."""
-    found: list[Evening] = []
-    day = first
-    while day < last and len(found) < MOST_EVENINGS:
-        if day.weekday() in weekdays:
-            start, end = weekdays[day.weekday()]
-            found.append(Evening(f"{day:%Y%m%d}-{start:%H%M}", day, start, end))
-        day += timedelta(days=1)
-    return tuple(found)

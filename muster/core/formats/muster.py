@@ -10,11 +10,13 @@ from pydantic.dataclasses import dataclass
 from muster.core.choices import Choices
 from muster.core.facts import Fact
 from muster.core.formats.document import parsed, schema_of, validated, written
+from muster.core.formats.upgrading import muster_file_2
 from muster.core.plan.fields import Refused
 from muster.core.recipes.nesting import whole
 from muster.core.recipes.recipe import STRICT, Recipe, complaints_of
 
-FORMAT = "crisp-muster/muster"
+FORMAT: Literal["crisp-muster/muster"] = "crisp-muster/muster"
+VERSION: Literal[2] = 2
 MOST_BYTES = 4_000_000
 
 
@@ -23,7 +25,7 @@ class MusterFile:
     """The file's whole content."""
 
     format: Literal["crisp-muster/muster"]
-    version: Literal[1]
+    version: Literal[2]
     choices: Choices
     recipes: tuple[Recipe, ...]
     facts: Annotated[tuple[Fact, ...], Field(max_length=50_000)] = ()
@@ -44,7 +46,7 @@ def write(document: MusterFile) -> str:
 
 def read(text: str | bytes) -> MusterFile:
     """Read and check a file. Raises Refused with every complaint; nothing half."""
-    document = validated(MUSTER_FILE, parsed(text, MOST_BYTES, "muster"))
+    document = validated(MUSTER_FILE, muster_file_2(parsed(text, MOST_BYTES, "muster")))
     complaints = [
         f"recipe '{recipe.name}': {complaint}"
         for recipe in document.recipes

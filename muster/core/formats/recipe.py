@@ -12,12 +12,14 @@ from pydantic import Field, TypeAdapter
 from pydantic.dataclasses import dataclass
 
 from muster.core.formats.document import parsed, schema_of, validated, written
+from muster.core.formats.upgrading import recipe_file_2
 from muster.core.plan.fields import Refused
 from muster.core.recipes.nesting import whole
 from muster.core.recipes.recipe import STRICT, Recipe, complaints_of
 from muster.core.stack.techniques import OTHER, TECHNIQUES
 
-FORMAT = "crisp-muster/recipe"
+FORMAT: Literal["crisp-muster/recipe"] = "crisp-muster/recipe"
+VERSION: Literal[2] = 2
 MOST_BYTES = 400_000
 
 
@@ -26,7 +28,7 @@ class RecipeFile:
     """The file's whole content."""
 
     format: Literal["crisp-muster/recipe"]
-    version: Literal[1]
+    version: Literal[2]
     recipe: Recipe
     held: Annotated[tuple[Recipe, ...], Field(max_length=60)] = ()
     """Every recipe that it holds, directly or through others."""
@@ -46,12 +48,12 @@ def schema() -> dict[str, Any]:
 
 def write(recipe: Recipe, held: tuple[Recipe, ...] = ()) -> str:
     """The file's text; the same recipe always gives the same text."""
-    return written(RECIPE_FILE, RecipeFile("crisp-muster/recipe", 1, recipe, held))
+    return written(RECIPE_FILE, RecipeFile(FORMAT, VERSION, recipe, held))
 
 
 def read_file(text: str | bytes) -> RecipeFile:
     """Read and check a file. Raises Refused with every complaint; nothing half."""
-    document = validated(RECIPE_FILE, _filled(parsed(text, MOST_BYTES, "recipe")))
+    document = validated(RECIPE_FILE, _filled(recipe_file_2(parsed(text, MOST_BYTES, "recipe"))))
     complaints = [
         complaint for one in (document.recipe, *document.held) for complaint in complaints_of(one)
     ]

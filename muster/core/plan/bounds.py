@@ -75,11 +75,12 @@ def bounds_of(problem: Problem) -> Bounds:
         _waits(problem, bench, own, ends, done_by), _waits_by_ratio(problem, net, own, done_by)
     )
     free = chains(replace(problem, pins=()))[1] if problem.pins else done_by
-    left = least_left_weight(problem, free, own, bench.passed(FOREVER) - bench.passed(problem.now))
+    bench_s = bench.passed(FOREVER) - bench.passed(problem.now)
+    left_weight = least_left_weight(problem, free, own, bench_s)
     if finish >= FOREVER:
-        return Bounds(late, hands_on, finish, hands_on, left)
+        return Bounds(late, hands_on, finish, hands_on, left_weight)
     cost = math.floor(cost_of(problem, hands_on, finish, waits))
-    return Bounds(late, hands_on, finish, cost, left)
+    return Bounds(late, hands_on, finish, cost, left_weight)
 
 
 def chains(

@@ -34,9 +34,10 @@ def check(problem: Problem, plan: Plan) -> list[str]:
 
 def _unknown(problem: Problem, plan: Plan) -> Iterator[str]:
     """Blocks of what the problem does not know."""
-    known = {"work": problem.tasks, "open": problem.families, "close": problem.families}
+    families, tools = problem.families.keys(), problem.tools.keys()
+    known = {"work": problem.tasks.keys(), "open": families, "close": families}
     for block in plan.blocks:
-        if block.ref not in known.get(block.do, problem.tools):
+        if block.ref not in known.get(block.do, tools):
             yield f"1: {block} is of nothing that the problem knows"
 
 
@@ -96,7 +97,8 @@ def pieces(story: Story) -> Iterator[str]:
             if task.id in left:
                 yield f"11: task {task.id} is named as left, but it is worked to its end"
         elif task.id not in left:
-            yield f"2: task {task.id} is worked to {reached} of {task.work_s}, and not named as left"
+            whole = task.work_s
+            yield f"2: task {task.id} is worked to {reached} of {whole}, and not named as left"
         elif left[task.id].from_s != reached:
             yield f"11: task {task.id} is left from {reached}, not {left[task.id].from_s}"
         if reached < done:

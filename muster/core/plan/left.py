@@ -16,6 +16,7 @@ from muster.core.plan.clocks import rates_of
 from muster.core.plan.plan import Left
 from muster.core.plan.problem import CUT_S, Break, Link, Problem, Task
 
+
 class Relaxed(Protocol):
     """Asks the planner what finds a place where something does not bind."""
 
@@ -26,9 +27,7 @@ class Relaxed(Protocol):
         """The place that is full for ever for a task; None where a later sitting would do."""
 
 
-def left_of(
-    problem: Problem, worked: Mapping[str, int], relaxed: Relaxed
-) -> tuple[Left, ...]:
+def left_of(problem: Problem, worked: Mapping[str, int], relaxed: Relaxed) -> tuple[Left, ...]:
     """The tasks not planned to their end, in an order in which reasons come before what follows.
 
     ``worked``: by task, the second at which its pieces stop.

@@ -35,6 +35,7 @@ from muster.core.plan.vetting import vetted
 PATIENCE = 24
 """How many varied attempts are made at least where the first finds no place for something."""
 
+
 class Planner:
     """Plans one problem. Use ``first`` for a plan at once, then ``improve`` as long as wanted."""
 

@@ -202,7 +202,9 @@ def _item(row: Any, where: str) -> Item:
 
 def _task(row: Any, where: str) -> Task:
     fields = Fields(
-        row, where, "id items per_item_s",
+        row,
+        where,
+        "id items per_item_s",
         "family dry_s clock places needs wants not_before break",
     )
     try:

@@ -24,9 +24,7 @@ def settle(assembled: Assembled) -> tuple[Ints, list[int]]:
     facts = _links_from_facts(assembled)
     start = beginning(assembled, kept)
     if not _payable(assembled, start):
-        free_pins_at(
-            assembled.frame, start, start.copy(), assembled.order, assembled.windows
-        )
+        free_pins_at(assembled.frame, start, start.copy(), assembled.order, assembled.windows)
     pins, pins_left = column(start, T_PINNED, len(assembled.tasks)).copy(), start[PINS_LEFT]
     for link in facts:
         kept[link] = 1

@@ -91,9 +91,7 @@ class Waves:
         place[np.lexsort((work / weight, due))] = np.arange(self.trays)
         return place
 
-    def _try(
-        self, of: Ints, step_s: float, taste: Floats, leaning: Floats, wishes: Ints
-    ) -> Wave:
+    def _try(self, of: Ints, step_s: float, taste: Floats, leaning: Floats, wishes: Ints) -> Wave:
         ground, one = self.ground, self.ground.assembled
         priority = of[ground.strands] * step_s + leaning
         attempt(

@@ -7,6 +7,7 @@ from dataclasses import dataclass, replace
 
 from muster.core.plan.fields import Refused
 from muster.core.recipes.recipe import MOST_PASSES, TIERS, Pass, Recipe
+from muster.core.stack.techniques import OTHER, TECHNIQUES
 
 Known = Mapping[tuple[str, int], Recipe]
 
@@ -112,3 +113,8 @@ def with_held(recipe: Recipe, renamed: Mapping[tuple[str, int], str]) -> Recipe:
         new = renamed.get(name) if name else None
         passes.append(replace(one, holds=f"{new}@{name[1]}") if name and new else one)
     return replace(recipe, passes=tuple(passes))
+
+
+def is_effect(recipe: Recipe) -> bool:
+    """Whether a recipe only adds to what is painted already: no pass of it is meant to hide."""
+    return not any(TECHNIQUES.get(one.technique, OTHER).hides for one in recipe.passes)

@@ -27,6 +27,9 @@ Minutes = Annotated[float, Field(ge=0, le=100_000)]
 MOST_PASSES = 120
 """Of a recipe, nested ones unfolded."""
 
+LONG_MIN = 30.0
+"""Work on one model that takes so long may be put down in the middle. Common practice."""
+
 STRICT = ConfigDict(extra="forbid")
 
 
@@ -47,6 +50,8 @@ class Pass:
     ``carrier``: what it is thinned with, where not with its medium's. ``thick``: times a thin coat.
     ``size_mm``: of the single mark of an effect. ``trial``: what a trial patch showed.
     ``holds``: a smaller recipe done here, as its id and version: ``rust@1``.
+    ``needs``: what must hold while it is worked, such as daylight; ``wants``: what had better.
+    ``cut``: how its work may be cut; None: between models, long work on one model anywhere.
     """
 
     key: Annotated[str, Field(pattern=r"^[a-z0-9-]{1,24}$")]
@@ -65,8 +70,9 @@ class Pass:
     clock: Clock = "water"
     stand_min: Minutes | None = None
     window_min: Minutes | None = None
-    cut: Cut = "item"
+    cut: Cut | None = None
     needs: tuple[Name, ...] = ()
+    wants: tuple[Name, ...] = ()
     tier: Tier = "table"
     part: Annotated[str, Field(pattern=r"^[a-z0-9-]{1,24}$")] | None = None
     note: Annotated[str, Field(max_length=400)] = ""
@@ -81,6 +87,13 @@ class Pass:
     size_mm: Annotated[float, Field(gt=0, le=500)] | None = None
     trial: Annotated[str, Field(max_length=400)] = ""
     holds: Annotated[str, Field(pattern=r"^[A-Za-z0-9-]{1,40}@[0-9]{1,6}$")] | None = None
+
+    @property
+    def breaks(self) -> Cut:
+        """How its work may be cut: as stated, else by how long a model takes."""
+        if self.cut is not None:
+            return self.cut
+        return "any" if self.minutes >= LONG_MIN else "item"
 
     @property
     def family(self) -> str | None:

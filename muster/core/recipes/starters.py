@@ -136,7 +136,7 @@ FIGURES: tuple[Recipe, ...] = (
     a_recipe(
         "timber-building", "Timber building", "building",
         a_pass("undercoat", "brown undercoat", "spray can", 3, "spray can", "Peat brown", PEAT,
-               needs=["daylight"],
+               wants=["daylight"],
                note="Outdoors or with extraction, mask on, no flame. The label comes first."),
         a_pass("planks", "planks", "dry-brush", 12, "brush", "Drift timber", TIMBER),
         a_pass("pale", "pale planks", "dry-brush", 8, "brush", "2 Drift timber, 1 Pale linen",

@@ -15,6 +15,7 @@ from muster.core.plan.clocks import rates_of, ready_at
 from muster.core.plan.plan import Plan
 from muster.core.plan.why import Reason, reasons_of
 from muster.core.recipes.recipe import Pass
+from muster.core.rooms.left import LeftRow, left_rows
 from muster.core.rooms.roll import TrayStrip, UnitRow, tray_id
 from muster.core.stack.cautions import Caution, cautions_of
 
@@ -102,7 +103,7 @@ class Board:
     """The whole board."""
 
     status: str
-    reasons: list[str]
+    left: list[LeftRow]
     gap: float
     finish: datetime
     cost_s: int
@@ -149,7 +150,7 @@ def board_of(derived: Derived, plan: Plan, rows: list[UnitRow]) -> Board:
     ]  # fmt: skip
     return Board(
         status=plan.status,
-        reasons=[_in_words(derived, reason) for reason in plan.reasons],
+        left=left_rows(derived, plan),
         gap=plan.gap(),
         finish=bench.moment(plan.score.finish),
         cost_s=plan.score.cost_s,
@@ -192,13 +193,6 @@ def _missed(derived: Derived, one: str, two: str) -> MissedWindow:
 def _title(derived: Derived, call_id: str) -> str:
     call = derived.calls.get(call_id)
     return f"{call.name}, {call.tray_name}" if call else call_id
-
-
-def _in_words(derived: Derived, reason: str) -> str:
-    """A planner's reason with calls named as a painter names them."""
-    for call in sorted(derived.calls.values(), key=lambda one: -len(one.id)):
-        reason = reason.replace(call.id, f"{call.name}, {call.tray_name},")
-    return reason
 
 
 def _blocks(derived: Derived, plan: Plan) -> tuple[list[Piece], list[Chore], list[Join]]:

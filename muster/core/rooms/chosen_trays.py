@@ -30,7 +30,7 @@ STEPS_TASKS = 800
 WORTH_S = 120
 """A split is kept where it saves so much, in seconds of bench work."""
 
-Cost = tuple[float, float, float]
+Cost = tuple[float, float, float, float]
 
 
 def splits_of(derived: Derived) -> Splits:
@@ -60,7 +60,7 @@ def chosen_trays(derived: Derived, splits: Splits, most_whole: dict[str, int]) -
             cost = cost_in(derived, tried)
             if cost is None:
                 continue
-            if best is None or (*cost[:2], cost[2] + WORTH_S) < best:
+            if best is None or (*cost[:3], cost[3] + WORTH_S) < best:
                 splits, best = tried, cost
     return splits
 
@@ -77,7 +77,8 @@ def with_splits(derived: Derived, splits: Splits) -> Derived:
 
 
 def cost_in(derived: Derived, splits: Splits) -> Cost | None:
-    """Late weight, lateness and cost of a short plan in these trays; None where none fits."""
+    """What is left, late weight, lateness and cost of a short plan in these trays; None where they
+    are refused."""
     try:
         made = with_splits(derived, splits)
     except Refused:
@@ -85,10 +86,11 @@ def cost_in(derived: Derived, splits: Splits) -> Cost | None:
     planner = Planner(made.bench.problem)
     planner.first()
     plan = planner.improve(STEPS_TASKS // max(1, len(made.calls)), lambda: 1.0)
-    if plan.status != "planned":
-        return None
     score = plan.score
-    return float(score.late_weight), float(score.lateness_days), float(score.cost_s)
+    return (
+        float(score.left_weight), float(score.late_weight), float(score.lateness_days),
+        float(score.cost_s),
+    )  # fmt: skip
 
 
 def _other_splits(

@@ -4,6 +4,7 @@ from __future__ import annotations
 
 from dataclasses import dataclass
 from datetime import datetime
+from zoneinfo import ZoneInfo
 
 from muster.core.pipeline import Derived
 from muster.core.plan.plan import Plan
@@ -11,6 +12,13 @@ from muster.core.plan.plan import Plan
 NOTICED_S = 1800
 """A call that starts so much later or sooner, or in another sitting, has moved: when an evening
 begins ten minutes late, the painter knows that its calls do too."""
+
+
+MOST_NAMED = 6
+"""So many calls that moved otherwise are named."""
+
+TOGETHER_LEAST = 4
+"""So many calls that move by about the same are said in one sentence."""
 
 
 @dataclass(frozen=True)
@@ -61,3 +69,42 @@ def _sitting(derived: Derived, moment: int) -> int:
     """The sitting that holds a moment; -1 where it has been lost."""
     at = derived.bench.problem.sitting_at(moment)
     return -1 if at is None else at
+
+
+def moved_words(moved: list[Moved], zone: str) -> list[str]:
+    """What moved, in sentences: calls that move by about the same at once, others by name."""
+    tz = ZoneInfo(zone)
+    shifts = [(one.after - one.before).total_seconds() for one in moved if one.after is not None]
+    said: list[str] = []
+    together: set[int] = set()
+    if len(shifts) >= TOGETHER_LEAST:
+        middle = sorted(shifts)[len(shifts) // 2]
+        same_day = [
+            index
+            for index, one in enumerate(moved)
+            if one.after is not None and abs((one.after - one.before).total_seconds() - middle)
+            <= max(NOTICED_S / 2, abs(middle) / 2)
+        ]  # fmt: skip
+        if len(same_day) >= TOGETHER_LEAST:
+            together = set(same_day)
+            way = "later" if middle > 0 else "sooner"
+            which = "All of the rest" if len(same_day) == len(moved) else f"{len(same_day)} calls"
+            said.append(f"{which} about {_long(abs(middle))} {way}.")
+    rest = [one for index, one in enumerate(moved) if index not in together]
+    for one in rest[:MOST_NAMED]:
+        if one.after is None:
+            said.append(f"{one.name}: has no place now.")
+            continue
+        before, after = one.before.astimezone(tz), one.after.astimezone(tz)
+        said.append(f"{one.name}: {before:%a %H:%M} to {after:%a} {after.day} {after:%B %H:%M}.")
+    if len(rest) > MOST_NAMED:
+        said.append(f"And {len(rest) - MOST_NAMED} more.")
+    return said
+
+
+def _long(seconds: float) -> str:
+    if seconds < 5400:
+        return f"{max(5, round(seconds / 300) * 5)} min"
+    if seconds < 2 * 86400:
+        return f"{round(seconds / 3600)} h"
+    return f"{round(seconds / 86400)} days"

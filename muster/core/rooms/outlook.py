@@ -35,7 +35,7 @@ class TraySizes:
     name: str
     command: Together
     this_plan: bool
-    possible: bool
+    left_models: int
     bench_s: int
     cost_s: int
     openings: int
@@ -80,15 +80,16 @@ def outlook_of(derived: Derived, plan: Plan, others: Iterable[Recipe] = ()) -> O
         ("Whole units", {u.id: _cut(u.count, whole[u.id]) for u in choices.units}),
     ]
     rows = [_row("This plan", mine, derived, plan, True)]
-    rows += [_tried(derived, name, splits) for name, splits in ways if splits != mine]
+    tried = [_tried(derived, name, splits) for name, splits in ways if splits != mine]
+    rows += [row for row in tried if row is not None]
     best = min(rows, key=_rank)
     from_here = {"This plan": mine, **dict(ways)}[best.name]
     chosen = chosen_trays(derived, from_here, whole)
     if chosen not in (mine, *(splits for _, splits in ways)):
         row = _tried(derived, CHOSEN, chosen)
         # What is no better than the rows there are is no choice.
-        rows += [row] if _rank(row) < _rank(best) else []
-    rows.sort(key=lambda row: -row.openings if row.possible else -(10**9))
+        rows += [row] if row is not None and _rank(row) < _rank(best) else []
+    rows.sort(key=lambda row: -row.openings)
     seen = _chance(derived, plan)
     names = {unit.id: unit.name for unit in choices.units}
     call = derived.calls.get(seen.matters_most or "") if seen else None
@@ -125,21 +126,21 @@ def _proposed(derived: Derived) -> Splits:
     return found
 
 
-def _rank(row: TraySizes) -> tuple[bool, int, int]:
-    """Fewest late models first, then the least cost of the whole plan."""
-    return not row.possible, row.late_models, row.cost_s
+def _rank(row: TraySizes) -> tuple[int, int, int]:
+    """Fewest models left first, then fewest late, then the least cost of the whole plan."""
+    return row.left_models, row.late_models, row.cost_s
 
 
 def _whole(choices: Choices, unit: Unit) -> int:
     return max(1, min(unit.count, choices.rack // SPACE[unit.kind]))
 
 
-def _tried(derived: Derived, name: str, splits: Splits) -> TraySizes:
-    """Plan at once in these trays."""
+def _tried(derived: Derived, name: str, splits: Splits) -> TraySizes | None:
+    """Plan at once in these trays; None where they are refused."""
     try:
         other = with_splits(derived, splits)
     except Refused:
-        return TraySizes(name, _command(splits), False, False, 0, 0, 0, None, 0, 0)
+        return None
     planner = Planner(other.bench.problem)
     planner.first()
     steps = STEPS_TASKS // max(1, len(other.bench.problem.tasks))
@@ -149,28 +150,25 @@ def _tried(derived: Derived, name: str, splits: Splits) -> TraySizes:
 def _row(name: str, splits: Splits, made: Derived, plan: Plan, mine: bool) -> TraySizes:
     head = head_of(made, plan, roll_of(made))
     return TraySizes(
-        name=name, command=_command(splits), this_plan=mine, possible=plan.status == "planned",
+        name=name, command=_command(splits), this_plan=mine, left_models=head.left_models,
         bench_s=plan.score.hands_on_s, cost_s=plan.score.cost_s,
         openings=sum(block.do in ("open", "get_out") for block in plan.blocks),
-        finish=made.bench.moment(plan.score.finish) if plan.status == "planned" else None,
+        finish=made.bench.moment(plan.score.finish) if plan.blocks else None,
         in_hand=head.sittings_in_hand, late_models=head.late_models,
     )  # fmt: skip
 
 
 def _why(rows: list[TraySizes]) -> str:
-    """What tells this plan from the one with the least setting up and the one with the most."""
+    """What tells this plan from every row that is better, from the one with the least setting up
+    and from the one with the most."""
     mine = next(row for row in rows if row.this_plan)
-    others = [row for row in rows if row.possible and not row.this_plan]
-    if not mine.possible or not others:
+    others = [row for row in rows if not row.this_plan]
+    if not others:
         return ""
-    best = min(rows, key=_rank)
-    saved = mine.cost_s - best.cost_s
-    said = []
-    if saved >= 60 and best.late_models == mine.late_models:
-        said.append(f"{best.name} serve the whole plan best, by {round(saved / 60)} min of work.")
+    said = [_better(mine, row) for row in sorted(others, key=_rank) if _rank(row) < _rank(mine)]
     for row in (max(others, key=lambda one: one.bench_s), min(others, key=lambda one: one.bench_s)):
         minutes = round((row.bench_s - mine.bench_s) / 60)
-        if not minutes or row.finish is None or mine.finish is None:
+        if not minutes or row.finish is None or mine.finish is None or _rank(row) < _rank(mine):
             continue
         days = (row.finish.date() - mine.finish.date()).days
         when = f"{abs(days)} d {'later' if days > 0 else 'sooner'}" if days else "the same day"
@@ -179,9 +177,26 @@ def _why(rows: list[TraySizes]) -> str:
     return " ".join(dict.fromkeys(said))
 
 
+def _better(mine: TraySizes, row: TraySizes) -> str:
+    """Why other trays serve the whole plan better than these."""
+    if row.left_models < mine.left_models:
+        return f"{row.name}: {mine.left_models - row.left_models} models fewer are left."
+    if row.late_models < mine.late_models:
+        return f"{row.name}: {mine.late_models - row.late_models} models fewer are late."
+    saved = round((mine.cost_s - row.cost_s) / 60)
+    bench, fewer = round((mine.bench_s - row.bench_s) / 60), mine.openings - row.openings
+    if bench > 0 and fewer > 0:
+        reason = f"{fewer} changeovers fewer, {bench} min less at the bench"
+    elif bench > 0:
+        reason = f"{bench} min less at the bench"
+    else:
+        reason = "models stand finished sooner"
+    return f"{row.name} serve the whole plan better by {max(1, saved)} min of work: {reason}."
+
+
 def _chance(derived: Derived, plan: Plan) -> Chance | None:
     """The chances where there is a day to be in time for."""
-    if plan.status != "planned" or derived.snapshot.choices.parade_day is None or not plan.blocks:
+    if derived.snapshot.choices.parade_day is None or not plan.blocks:
         return None
     spread = spreads_of(derived.calls.values(), derived.record)
     return chance_of(derived.bench.problem, plan, FUTURES, spread=spread)

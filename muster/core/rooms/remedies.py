@@ -8,25 +8,20 @@ other way: which units can be painted for a nearer look and still be in time.
 
 from __future__ import annotations
 
-from collections import Counter
 from collections.abc import Iterable, Iterator
 from dataclasses import dataclass, replace
-from datetime import date, datetime, time, timedelta
+from datetime import datetime
 
-from muster.core.choices import Choices, Unit
-from muster.core.commands.command import (
-    AddEvening,
-    EditUnit,
-    LeaveOutCall,
-    RemoveUnit,
-    Together,
-    carry_out,
-)
+from muster.core.choices import Unit
+from muster.core.commands.command import EditUnit, LeaveOutCall, RemoveUnit, Together, carry_out
+from muster.core.commands.sittings import AddEvening
 from muster.core.pipeline import Derived, derive
 from muster.core.plan.fields import Refused
 from muster.core.plan.plan import Plan
 from muster.core.plan.planner import Planner
+from muster.core.recipes.nesting import is_effect
 from muster.core.recipes.recipe import TIERS, Recipe
+from muster.core.rooms.calendar_words import free_days, said, usual_hours
 from muster.core.rooms.roll import head_of, roll_of
 
 Change = AddEvening | EditUnit | RemoveUnit | LeaveOutCall
@@ -34,6 +29,7 @@ Change = AddEvening | EditUnit | RemoveUnit | LeaveOutCall
 SEEN = {"table": "across the table", "hand": "in the hand", "close": "close up"}
 
 MOST_SITTINGS = 12
+MOST_WEEKS = 8
 MOST_LEFT_OUT = 6
 MOST_LIFTS = 3
 STEPS_TASKS = 4000
@@ -47,7 +43,7 @@ class Remedy:
     words: str
     command: Together
     late_models: int
-    possible: bool
+    left_models: int
     in_hand: int
     """Sittings that stay free before the day."""
 
@@ -57,8 +53,9 @@ def remedies_of(derived: Derived, plan: Plan, others: Iterable[Recipe] = ()) -> 
 
     ``others``: recipes that a unit could be painted by instead.
     """
-    late = head_of(derived, plan, roll_of(derived)).late_models
-    if derived.snapshot.choices.parade_day is None or (plan.status == "planned" and not late):
+    head = head_of(derived, plan, roll_of(derived))
+    in_time = not head.late_models and not head.left_models
+    if derived.snapshot.choices.parade_day is None or in_time:
         return []
     found = []
     known = {(one.id, one.version): one for one in others}
@@ -78,12 +75,12 @@ def remedies_of(derived: Derived, plan: Plan, others: Iterable[Recipe] = ()) -> 
             if tried is None:
                 continue
             best = tried
-            if tried.possible and not tried.late_models:
+            if not tried.left_models and not tried.late_models:
                 break
         if best is not None:
             found.append(best)
     return sorted(
-        found, key=lambda one: (not one.possible, one.late_models, len(one.command.changes))
+        found, key=lambda one: (one.left_models, one.late_models, len(one.command.changes))
     )
 
 
@@ -98,7 +95,7 @@ def _tried(derived: Derived, words: str, command: Together) -> Remedy | None:
     planner.first()
     plan = planner.improve(STEPS_TASKS // max(1, len(other.bench.problem.tasks)), lambda: 1.0)
     head = head_of(other, plan, roll_of(other))
-    return Remedy(words, command, head.late_models, head.possible, head.sittings_in_hand)
+    return Remedy(words, command, head.late_models, head.left_models, head.sittings_in_hand)
 
 
 def lifts_of(derived: Derived, plan: Plan) -> list[Remedy]:
@@ -108,7 +105,7 @@ def lifts_of(derived: Derived, plan: Plan) -> list[Remedy]:
     """
     head = head_of(derived, plan, roll_of(derived))
     choices = derived.snapshot.choices
-    none = choices.parade_day is None or not head.possible or head.late_models
+    none = choices.parade_day is None or head.left_models or head.late_models
     if none or not head.sittings_in_hand:
         return []
     gains = []
@@ -129,7 +126,7 @@ def lifts_of(derived: Derived, plan: Plan) -> list[Remedy]:
         words = f"{unit.name} as seen {SEEN[tier]}: {minutes / 60:.1f} h more to paint"
         change = EditUnit("edit_unit", unit.id, tier=tier)
         tried = _tried(derived, words, Together("together", (change,)))
-        if tried is not None and tried.possible and not tried.late_models:
+        if tried is not None and not tried.left_models and not tried.late_models:
             found.append(tried)
     return found
 
@@ -137,32 +134,18 @@ def lifts_of(derived: Derived, plan: Plan) -> list[Remedy]:
 def _more_sittings(derived: Derived) -> Iterator[tuple[str, tuple[Change, ...]]]:
     """One sitting more, two, three … on the next free days, at the hours that are usual."""
     choices = derived.snapshot.choices
-    hours = _usual(choices)
-    days = list(_free_days(choices, derived.snapshot.now, hours))[:MOST_SITTINGS]
+    hours = usual_hours(choices)
+    now, before = derived.snapshot.now, choices.parade_day
+    days = list(free_days(choices, now, hours[0], MOST_WEEKS, before))[:MOST_SITTINGS]
     for many in range(1, len(days) + 1):
         chosen = days[:many]
         length = datetime.combine(days[0], hours[1]) - datetime.combine(days[0], hours[0])
         total = many * length.total_seconds() / 3600
         noun = "sitting" if many == 1 else "sittings"
         yield (
-            f"{many} more {noun} ({total:g} h), the first on {_said(chosen[0])}",
+            f"{many} more {noun} ({total:g} h), the first on {said(chosen[0])}",
             tuple(AddEvening("add_evening", day, *hours) for day in chosen),
         )
-
-
-def _usual(choices: Choices) -> tuple[time, time]:
-    counted = Counter((one.start, one.end) for one in choices.evenings if one.end > one.start)
-    return counted.most_common(1)[0][0] if counted else (time(19, 30), time(22))
-
-
-def _free_days(choices: Choices, now: datetime, hours: tuple[time, time]) -> Iterator[date]:
-    taken = {one.day for one in choices.evenings}
-    assert choices.parade_day is not None
-    day = now.astimezone(choices.local(choices.parade_day, time(0)).tzinfo).date()
-    while day < choices.parade_day:
-        if day not in taken and choices.local(day, hours[0]) > now:
-            yield day
-        day += timedelta(days=1)
 
 
 def _fewer_passes(derived: Derived) -> Iterator[tuple[str, tuple[Change, ...]]]:
@@ -227,7 +210,12 @@ def _quicker_recipes(
         def minutes(recipe: Recipe, unit: Unit = unit) -> float:
             return sum(one.minutes for one in recipe.for_tier(unit.tier))
 
-        fitting = [one for one in others if one.kind == unit.kind and one.id != mine.id]
+        # An effect is made to be held by a recipe, not to be one.
+        fitting = [
+            one
+            for one in others
+            if one.kind == unit.kind and one.id != mine.id and not is_effect(one)
+        ]  # fmt: skip
         if unit.id in begun or not fitting:
             continue
         best = min(fitting, key=minutes)
@@ -255,7 +243,3 @@ def _after_the_day(derived: Derived) -> Iterator[tuple[str, tuple[Change, ...]]]
         chosen = units[:many]
         changes = tuple(RemoveUnit("remove_unit", unit.id) for unit in chosen)
         yield f"{', '.join(unit.name for unit in chosen)} off the roll until after", changes
-
-
-def _said(day: date) -> str:
-    return f"{day:%A} {day.day} {day:%B}"

@@ -3,11 +3,12 @@
 from __future__ import annotations
 
 from dataclasses import dataclass
-from datetime import date, datetime
+from datetime import date, datetime, time
 
 from muster.core.choices import Unit
 from muster.core.pipeline import Derived
 from muster.core.plan.clocks import rates_of, ready_at
+from muster.core.plan.measure import models_of
 from muster.core.plan.plan import Plan
 from muster.core.work.calls import Call
 from muster.core.work.trays import proposed_size, tray_name, trays_of
@@ -58,7 +59,10 @@ class Head:
     bench_s: int
     sittings_in_hand: int
     late_models: int
-    possible: bool
+    left_models: int
+    """Models of which something finds no place."""
+    done_by: date | None
+    """When all that is planned is finished and dry."""
 
 
 def tray_id(call: Call) -> str:
@@ -132,17 +136,20 @@ def head_of(derived: Derived, plan: Plan, rows: list[UnitRow]) -> Head:
         before = due is None or derived.bench.moment(sitting.start) < due
         free += before and index not in used and sitting.start > problem.now
     models = sum(row.unit.count for row in rows)
+    left = models_of(problem, plan.left)
+    done = done_at(derived, plan)
     late = sum(
         1
-        for item, done in done_at(derived, plan).items()
-        if "/" not in item and due is not None and done > due
+        for item, moment in done.items()
+        if "/" not in item and item not in left and due is not None and moment > due
     )
-    left = sum(task.work_s for task in problem.tasks.values()) - sum(problem.done_s().values())
-    planned = plan.status == "planned"
+    bench_s = sum(max(0, block.end - max(block.start, problem.now)) for block in plan.blocks)
+    last = max(done.values(), default=None)
+    zone = choices.local(date(2000, 1, 1), time(0)).tzinfo
     return Head(
         choices.name, choices.zone, choices.parade_day, models,
-        models - sum(row.models_done for row in rows),
-        plan.score.hands_on_s if planned else left, free, late, planned,
+        models - sum(row.models_done for row in rows), bench_s, free, late, len(left),
+        None if last is None else last.astimezone(zone).date(),
     )  # fmt: skip
 
 

@@ -17,21 +17,12 @@ INSTEAD = {
 
 SPIRITS = ("white spirit", "thinner for enamel", "turpentine")
 
-WORK_WITHIN_MIN = 5
-"""An acrylic wash can be wiped or blended so long. Common practice, a product's label comes first.
-"""
-
 
 def in_house(recipe: Recipe, habits: Habits) -> Recipe:
     """The recipe in this house; the same object where nothing changes."""
     if habits.weathering != "all-acrylic":
         return recipe
     passes = [_acrylic(one) for one in recipe.passes]
-    for index, one in enumerate(passes[1:], 1):
-        before = passes[index - 1]
-        worked = TECHNIQUES.get(one.technique, OTHER).act == "work" and one.technique != "scratch"
-        if worked and before.medium == "acrylic wash" and before is not recipe.passes[index - 1]:
-            passes[index - 1] = replace(before, window_min=WORK_WITHIN_MIN, stand_min=0)
     if all(new is old for new, old in zip(passes, recipe.passes, strict=True)):
         return recipe
     return replace(recipe, passes=tuple(passes))

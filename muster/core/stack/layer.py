@@ -17,6 +17,9 @@ WARM_AIR = 0.2
 WHOLE = 0.9
 """A film that covers so much of its zone leaves nothing under it exposed."""
 
+SECOND = 1 / 60
+"""In minutes: within so much, ages and waits are the same."""
+
 TRULY_WHOLE = {"varnish", "seal", "dip", "fluid"}
 
 
@@ -34,6 +37,8 @@ class Laid:
     touch: float
     recoat: float
     cured: float
+    slow: float = 1.0
+    """How many times as long its drying takes in this room, at its thickness."""
 
     @property
     def grade(self) -> Grade:
@@ -56,7 +61,8 @@ class Laid:
         return self.lays and bool(self.medium and self.medium.seals) and self.cover >= WHOLE
 
     def state(self, age: float) -> State:
-        """Its state at that age in minutes."""
+        """Its state at that age in minutes, to a second: ages are sums of fractions."""
+        age += SECOND
         if age < self.touch:
             return State.WET
         if age < self.recoat:
@@ -82,7 +88,7 @@ def laid(recipe: Recipe, index: int, room: Room, tables: Tables = DEFAULTS) -> L
     cured = medium.cured * factor("cure", room) * thick_factor(one.thick) if medium else 0.0
     carrier = one.carrier or (medium.carrier if medium else None)
     return Laid(index, one, technique, medium, carrier, zones, cover, touch, recoat,
-                max(cured, recoat))  # fmt: skip
+                max(cured, recoat), slow)  # fmt: skip
 
 
 def medium_of(one: Pass, technique: Technique, tables: Tables = DEFAULTS) -> Medium | None:

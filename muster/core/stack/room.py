@@ -41,13 +41,21 @@ def factor(clock: Clock, room: Room) -> float:
     """How many times as long a wait takes in this room as at 20 °C and 50 %.
 
     Water-borne by the deficit, held between ``LEAST`` and ``MOST``; solvents and curing twice as
-    long for ten degrees less (van 't Hoff's rule).
+    long for ten degrees less (van 't Hoff's rule). It is the inverse of ``rate``, so that a wait
+    of the stack and the plan's clock of the same room meet to the second.
     """
+    return 1.0 / rate(clock, room)
+
+
+def rate(clock: Clock, room: Room) -> float:
+    """How fast a clock of the plan runs in this room: three decimals, as its file writes them."""
     if clock == "water":
         deficit = deficit_kpa(room)
         usual = deficit_kpa(Room())
-        return min(MOST, max(LEAST, usual / deficit if deficit > 0 else MOST))
-    return float(2 ** ((20 - room.celsius) / 10))
+        times = min(MOST, max(LEAST, usual / deficit if deficit > 0 else MOST))
+    else:
+        times = float(2 ** ((20 - room.celsius) / 10))
+    return max(0.001, round(1 / times, 3))
 
 
 def thick_factor(times: float) -> float:

@@ -2,14 +2,25 @@
 
 from __future__ import annotations
 
-from dataclasses import replace
+from collections.abc import Mapping
+from dataclasses import dataclass, replace
 
 from muster.core.recipes.recipe import Pass, Recipe
 from muster.core.stack.habits import Habits
+from muster.core.stack.media import Clock, Grade
 from muster.core.stack.spraying import DRY_AIR, fogs
 from muster.core.stack.tables import DEFAULTS, Tables
-from muster.core.stack.walk import walk
+from muster.core.stack.walk import Step, Walk, dries_after, walk, worked_films, works_wet
 from muster.core.stack.windows import window_of
+
+
+@dataclass(frozen=True)
+class Settled:
+    """A recipe with its waits settled, and by pass the minutes between two coats of it (none
+    where its coats are minutes apart: misted on in one go)."""
+
+    recipe: Recipe
+    recoats: Mapping[str, float]
 
 
 def settled(recipe: Recipe, habits: Habits | None = None, tables: Tables = DEFAULTS) -> Recipe:
@@ -17,22 +28,59 @@ def settled(recipe: Recipe, habits: Habits | None = None, tables: Tables = DEFAU
     and dry air as a need of what fogs.
 
     Minutes are for 20 °C and 50 %: the plan's clocks run slower or faster by the room of the day.
-    A wait of the user's own stays as it is.
+    A wait of the user's own stays as it is. A film that the next pass works while it is wet is not
+    waited dry; it dries from the end of that.
     """
+    return settled_in_coats(recipe, habits, tables).recipe
+
+
+def settled_in_coats(
+    recipe: Recipe, habits: Habits | None = None, tables: Tables = DEFAULTS
+) -> Settled:
+    """``settled``, with what lies between two coats."""
     walked = walk(recipe, None, habits, tables)
     passes: list[Pass] = []
+    recoats: dict[str, float] = {}
     for step in walked.steps:
-        one, medium = step.laid.one, step.laid.medium
+        one = step.laid.one
         computed = one.dry_min is None or one.stand_min is None
         needs = (*one.needs, DRY_AIR) if fogs(step.laid) else one.needs
+        clock = _clock(step)
+        if one.coats > 1 and step.laid.medium is not None and not _misted(step):
+            recoats[one.key] = step.laid.recoat
         passes.append(
             replace(
                 one,
-                dry_min=step.laid.touch if one.dry_min is None else one.dry_min,
+                dry_min=_dry(walked, step) if one.dry_min is None else one.dry_min,
                 stand_min=step.wait.minutes if one.stand_min is None else one.stand_min,
                 window_min=window_of(walked, step),
-                clock=medium.clock if medium and computed else one.clock,
+                clock=clock if clock and computed else one.clock,
                 needs=tuple(dict.fromkeys(needs)),
             )
         )
-    return replace(walked.recipe, passes=tuple(passes))
+    return Settled(replace(walked.recipe, passes=tuple(passes)), recoats)
+
+
+def _dry(walked: Walk, step: Step) -> float:
+    """Minutes until a model may be touched again; none where the next pass works it wet."""
+    after = walked.after(step)
+    if after and works_wet(after[0].laid, step.laid):
+        return 0.0
+    worked = worked_films(step)
+    if after and any(works_wet(after[0].laid, film) for film in worked):
+        return 0.0
+    return dries_after(step)
+
+
+def _clock(step: Step) -> Clock | None:
+    """The clock by which it dries: of its film, or of the one that it works."""
+    if step.laid.medium is not None:
+        return step.laid.medium.clock
+    worked = [film.medium.clock for film in worked_films(step) if film.medium is not None]
+    return worked[0] if worked else None
+
+
+def _misted(step: Step) -> bool:
+    """Whether its coats are sprayed on minutes apart, along the tray."""
+    by_brush = step.laid.one.tool in ("brush", "wide brush")
+    return step.laid.grade <= Grade.MIST and not by_brush

@@ -10,7 +10,7 @@ from dataclasses import dataclass, replace
 from muster.core.recipes.recipe import Material, Recipe
 from muster.core.stack.habits import Habits
 from muster.core.stack.in_house import in_house
-from muster.core.stack.layer import WHOLE, Laid, laid
+from muster.core.stack.layer import SECOND, WHOLE, Laid, laid
 from muster.core.stack.media import Grade, State
 from muster.core.stack.room import Room
 from muster.core.stack.tables import DEFAULTS, Tables
@@ -107,6 +107,15 @@ def walk(
     clock = 0.0
     for film in films:
         needed, why = _needed(film, tops, clock)
+        # What lies under a film that is worked while it is wet must stand that work, too: the time
+        # for it is before the film is laid.
+        following = films[film.index + 1] if film.index + 1 < len(films) else None
+        if following is not None and works_wet(following, film):
+            under = {zone: tops.get(zone, ()) for zone in following.zones}
+            open_from, _ = workable(film)
+            later, word = _needed(following, under, clock + film.one.minutes + open_from)
+            if later > needed:
+                needed, why = later, word
         if steps:
             last = steps[-1]
             sets = last.laid.touch if last.laid.technique.act == "build" else 0.0
@@ -125,12 +134,16 @@ def walk(
         if film.lays:
             for zone in film.zones:
                 tops[zone] = _covered(film, end, tops.get(zone, ()))
+        elif film.technique.act == "work":
+            for zone in film.zones:
+                tops[zone] = _worked(film, end, tops.get(zone, ()))
     if steps:
         film = steps[-1].laid
         stated = film.one.stand_min
-        minutes = film.touch if stated is None else stated
-        why = f"{film.name} dries" if film.touch else ""
-        steps[-1] = replace(steps[-1], wait=Wait(minutes, film.touch, why, stated is not None))
+        dries = dries_after(steps[-1])
+        minutes = dries if stated is None else stated
+        why = f"{film.name} dries" if dries else ""
+        steps[-1] = replace(steps[-1], wait=Wait(minutes, dries, why, stated is not None))
         clock += minutes
     final = {zone: _exposed(open_, clock) for zone, open_ in tops.items()}
     return Walk(recipe, room, habits, tuple(steps), final, tables)
@@ -143,10 +156,50 @@ def attacks(film: Laid, target: Laid, state: State) -> bool:
     least = target.medium.least(film.carrier, state)  # type: ignore[arg-type]
     if least is None:
         return False
+    # What is scrubbed floods the films below the one that is worked.
+    grade = film.grade
+    if film.technique.act == "work" and not meant_for(film, target):
+        grade = min(grade, Grade.FLOOD)
     # A film that is still wet is moved by the lightest mist of what it is thinned with.
     if state == State.WET:
         least = min(least, Grade.MIST)
-    return bool(film.grade >= least)
+    return bool(grade >= least)
+
+
+def workable(target: Laid) -> tuple[float, float]:
+    """From when to when a film can be worked, in minutes in this room; (0, 0) where it cannot."""
+    if target.medium is None or target.medium.window is None:
+        return 0.0, 0.0
+    first, last = target.medium.window
+    return first * target.slow, last * target.slow
+
+
+def works_wet(film: Laid, target: Laid) -> bool:
+    """Whether a pass works a film of the one before while that is wet: wipes, blends it."""
+    return (
+        film.technique.act == "work"
+        and film.technique.name != "scratch"
+        and meant_for(film, target)
+        and target.lays
+        and workable(target)[1] > 0
+        and bool(set(film.zones) & set(target.zones))
+    )
+
+
+def worked_films(step: Step) -> list[Laid]:
+    """The films that a pass works while they are wet, the newest first."""
+    return [
+        met.layer
+        for met in step.exposed
+        if not met.sealed
+        and works_wet(step.laid, met.layer)
+        and met.age <= workable(met.layer)[1] + SECOND
+    ]
+
+
+def dries_after(step: Step) -> float:
+    """Minutes until what a pass leaves behind is dry to touch: its film, or the one it worked."""
+    return max([step.laid.touch, *(film.touch for film in worked_films(step))])
 
 
 def meant_for(film: Laid, target: Laid) -> bool:
@@ -167,6 +220,21 @@ def _covered(film: Laid, end: float, below: tuple[Top, ...]) -> tuple[Top, ...]:
     if not film.seals:
         return ((film, end, False),)
     return ((film, end, False), *((layer, laid_at, True) for layer, laid_at, _ in below))
+
+
+def _worked(film: Laid, end: float, open_: tuple[Top, ...]) -> tuple[Top, ...]:
+    """What lies open once wet films were worked: they dry from then on."""
+    return tuple(
+        (layer, end, sealed)
+        if not sealed and works_wet(film, layer) and end - laid_at <= _still(film, layer)
+        else (layer, laid_at, sealed)
+        for layer, laid_at, sealed in open_
+    )
+
+
+def _still(film: Laid, layer: Laid) -> float:
+    """The greatest age at the end of working at which the film was workable when it was begun."""
+    return workable(layer)[1] + film.one.minutes + SECOND
 
 
 def _exposed(open_: tuple[Top, ...], now: float) -> tuple[Exposed, ...]:
@@ -195,10 +263,9 @@ def _asked(film: Laid, layer: Laid) -> tuple[float, str]:
     if layer.medium is None:
         return 0.0, ""
     if meant_for(film, layer):
-        window = layer.medium.window
         if film.technique.name == "scratch":
             return max(layer.touch, SCRATCH_FROM), "ready to be scratched"
-        return (window[0] if window else 0.0), "ready to be worked"
+        return workable(layer)[0], "ready to be worked"
     if film.technique.name == "mask":
         return (layer.cured if layer.cured != float("inf") else layer.recoat), "cured"
     if film.technique.act in ("build", "mask"):

@@ -8,7 +8,8 @@ from __future__ import annotations
 
 import math
 
-from muster.core.stack.walk import Step, Walk, meant_for
+from muster.core.stack.layer import SECOND, Laid
+from muster.core.stack.walk import Step, Walk, meant_for, workable, worked_films, works_wet
 
 SCRATCH_WITHIN_MIN = 60.0
 """After the top coat over chipping fluid; it is harder each hour. Common practice."""
@@ -17,21 +18,25 @@ SCRATCH_WITHIN_MIN = 60.0
 def window_of(walked: Walk, step: Step) -> float | None:
     """Minutes from the end of a pass within which the next must begin; None: no limit.
 
-    None too where the wait before the next is longer already: rules speak of that.
+    None too where the wait before the next is longer already: rules speak of that. Minutes are
+    those of the walk's room.
     """
-    one, medium = step.laid.one, step.laid.medium
+    one = step.laid.one
     if one.window_min is not None:
         return one.window_min
     after = walked.after(step)
-    if not after or medium is None or after[0].laid.technique.act != "work":
+    if not after or after[0].laid.technique.act != "work":
         return None
     following = after[0].laid
-    if not meant_for(following, step.laid) or not set(following.zones) & set(step.laid.zones):
-        return None
     if following.technique.name == "scratch":
-        within = SCRATCH_WITHIN_MIN
-    elif medium.window is not None and math.isfinite(medium.window[1]):
-        within = medium.window[1]
+        met = meant_for(following, step.laid) and set(following.zones) & set(step.laid.zones)
+        within = SCRATCH_WITHIN_MIN if met and step.laid.lays else math.inf
     else:
-        return None
-    return within if step.wait.minutes <= within else None
+        films = [step.laid] if works_wet(following, step.laid) else _both_work(step, after[0])
+        within = min((workable(film)[1] for film in films), default=math.inf)
+    return within if math.isfinite(within) and step.wait.minutes <= within + SECOND else None
+
+
+def _both_work(step: Step, following: Step) -> list[Laid]:
+    """Films that a pass has worked and the next works on."""
+    return [film for film in worked_films(step) if works_wet(following.laid, film)]

@@ -8,7 +8,7 @@ from zoneinfo import ZoneInfo
 
 from muster.core.house import House
 from muster.core.stack.media import Clock
-from muster.core.stack.room import factor, may_spray
+from muster.core.stack.room import may_spray, rate
 from muster.core.stack.spraying import DRY_AIR
 
 CLOCKS: tuple[Clock, ...] = ("water", "cure")
@@ -22,9 +22,9 @@ def clocks_of(house: House, origin: datetime, zone: str) -> dict[str, list[dict[
         rates: list[dict[str, Any]] = []
         for start, day in _days(house, origin, zone):
             room = house.room() if day is None else house.room_on(day)
-            rate = max(0.001, round(1 / factor(clock, room), 3))
-            if not rates or rates[-1]["rate"] != rate:
-                rates.append({"from": start, "rate": rate})
+            now = rate(clock, room)
+            if not rates or rates[-1]["rate"] != now:
+                rates.append({"from": start, "rate": now})
         found[clock] = rates
     return found
 

@@ -2,18 +2,20 @@
 
 from __future__ import annotations
 
+from collections.abc import Mapping
 from dataclasses import dataclass, replace
+from itertools import pairwise
+from types import MappingProxyType
 
 from muster.core.choices import Choices, Unit
 from muster.core.facts import Record, touch_key
-from muster.core.recipes.recipe import Pass, Recipe
+from muster.core.recipes.recipe import Cut, Pass, Recipe
+from muster.core.work.coats import in_coats, pass_and_coat
+from muster.core.work.handfuls import Handful, handful_of, whole_tray_fits
 from muster.core.work.trays import tray_name, trays_of
 
 TOUCH_UP_SHARE = 1 / 3
 """Touching a model up takes a third of painting it. Common practice, no source."""
-
-SHORT_WINDOW_MIN = 10
-"""Two passes with a window below this are one task, worked in handfuls."""
 
 
 @dataclass(frozen=True)
@@ -28,6 +30,9 @@ class Call:
     models: tuple[int, ...]
     """In the order of work: those ticked already come first."""
     handful: int
+    """How many are laid before they are worked, where that must follow in time; 0: no matter."""
+    idle_s: float = 0.0
+    """Waited in each handful until what was laid can be worked."""
 
     @property
     def keys(self) -> tuple[str, ...]:
@@ -52,7 +57,14 @@ class Call:
     @property
     def per_item_s(self) -> int:
         """Seconds a model."""
-        return max(1, round(sum(one.minutes for one in self.passes) * 60))
+        idle_s = self.idle_s / self.handful if self.handful else 0.0
+        return max(1, round(sum(one.minutes for one in self.passes) * 60 + idle_s))
+
+    @property
+    def breaks(self) -> Cut:
+        """How its work may be cut; what must follow in time is never torn within a model."""
+        cut = self.first.breaks
+        return "item" if cut == "any" and len(self.passes) > 1 else cut
 
     def item(self, model: int) -> str:
         """The id of a model, or of its part that this call paints."""
@@ -65,16 +77,15 @@ def call_id(unit: Unit, tray: int, key: str) -> str:
     return f"{unit.id}.{tray}/{key}"
 
 
-def groups_of(passes: tuple[Pass, ...]) -> list[tuple[Pass, ...]]:
-    """Passes as tasks: where a window is very short, two are worked as one, in handfuls."""
+def groups_of(passes: tuple[Pass, ...], models: int) -> list[tuple[Pass, ...]]:
+    """Passes as tasks: where a window is too short for a whole tray, two are worked as one."""
     groups: list[tuple[Pass, ...]] = []
     for index, one in enumerate(passes):
         before = passes[index - 1] if index else None
         joins = (
             before is not None
-            and before.window_min is not None
-            and before.window_min < SHORT_WINDOW_MIN
             and before.part == one.part
+            and not whole_tray_fits(models, before, one)
         )
         if joins:
             groups[-1] = (*groups[-1], one)
@@ -83,31 +94,35 @@ def groups_of(passes: tuple[Pass, ...]) -> list[tuple[Pass, ...]]:
     return groups
 
 
-def handful_of(group: tuple[Pass, ...]) -> int:
-    """How many models fit in the shortest window within a task; 0 where it has none."""
-    sizes = [
-        max(1, int((one.window_min or 0) // one.minutes) or 1)
-        for one in group[:-1]
-        if one.window_min is not None
-    ]
-    return min(sizes, default=0)
+def handful(group: tuple[Pass, ...], models: int) -> Handful:
+    """The handful in which a group is worked; of 0 models where it is a single pass."""
+    found = [handful_of(models, one, two) for one, two in pairwise(group)]
+    if not found:
+        return Handful(0, 0.0)
+    return Handful(min(one.models for one in found), sum(one.idle_s for one in found))
 
 
 def calls_of(
-    choices: Choices, recipes: dict[tuple[str, int], Recipe], record: Record
+    choices: Choices,
+    recipes: dict[tuple[str, int], Recipe],
+    record: Record,
+    recoats: Mapping[tuple[str, int], Mapping[str, float]] = MappingProxyType({}),
 ) -> list[Call]:
-    """Every call of the muster, in the order of the roll."""
+    """Every call of the muster, in the order of the roll. ``recoats``: by recipe and pass, minutes
+    between two coats."""
     found = []
     for unit in choices.units:
         recipe = recipes[unit.recipe, unit.recipe_version]
         passes = recipe.for_tier(unit.tier)
         trays = trays_of(unit, passes, choices.rack)
+        coats = in_coats(passes, recoats.get((unit.recipe, unit.recipe_version), {}))
+        coats = tuple(_as_chosen(one, unit, choices) for one in coats)
         left_out: dict[str, set[int]] = {}
         for one in choices.left_out:
             if one.unit == unit.id:
                 left_out.setdefault(one.pass_key, set()).update(one.models)
         for tray, models in enumerate(trays, 1):
-            for group in groups_of(passes):
+            for group in groups_of(coats, len(models)):
                 call = _call(unit, tray, len(trays), group, models, left_out, record)
                 if call is not None:
                     found.append(call)
@@ -127,15 +142,20 @@ def _call(
     record: Record,
 ) -> Call | None:
     key = group[0].key
+    whole, coat = pass_and_coat(key)
+    out = left_out.get(key, set())
+    if coat:
+        out = out.union(*(models for k, models in left_out.items() if k[:17] == whole))
     ticked, open_ = [], []
     for model in models:
         tick = record.ticks.get((unit.id, model, key))
         if tick is not None:
             ticked.append((tick.end, model))
-        elif model not in left_out.get(key, ()):
+        elif model not in out:
             open_.append(model)
     if not ticked and not open_:
         return None
+    hands = handful(group, len(models))
     return Call(
         id=call_id(unit, tray, key),
         unit=unit,
@@ -143,8 +163,24 @@ def _call(
         tray_name=tray_name(unit, tray, trays),
         passes=group,
         models=tuple(model for _, model in sorted(ticked)) + tuple(open_),
-        handful=handful_of(group),
+        handful=hands.models,
+        idle_s=hands.idle_s,
     )
+
+
+def _as_chosen(one: Pass, unit: Unit, choices: Choices) -> Pass:
+    """A pass with what this muster does without, and may put down, for that unit."""
+    key = pass_and_coat(one.key)[0]
+    waived = {w.tag for w in choices.waived if (w.unit, w.pass_key) in _said(unit, one.key, key)}
+    cut = any((c.unit, c.pass_key) in _said(unit, one.key, key) for c in choices.cuts)
+    if not cut and not waived & set(one.needs):
+        return one
+    needs = tuple(tag for tag in one.needs if tag not in waived)
+    return replace(one, needs=needs, cut="any" if cut else one.cut)
+
+
+def _said(unit: Unit, *keys: str) -> set[tuple[str, str]]:
+    return {(unit.id, key) for key in keys}
 
 
 def _touch_up(call: Call, record: Record) -> Call | None:
@@ -159,7 +195,7 @@ def _touch_up(call: Call, record: Record) -> Call | None:
         name=f"touch up {call.first.name}"[:60],
         minutes=max(0.1, round(call.first.minutes * TOUCH_UP_SHARE, 1)),
     )
-    return replace(call, id=f"{call.id}-touch", passes=(one,), models=marked, handful=0)
+    return replace(call, id=f"{call.id}-touch", passes=(one,), models=marked, handful=0, idle_s=0.0)
 
 
 def chain_of(calls: list[Call]) -> list[tuple[Call, Call]]:

@@ -3,7 +3,7 @@
 from __future__ import annotations
 
 from dataclasses import dataclass, field
-from datetime import UTC, date, datetime, time, timedelta
+from datetime import UTC, datetime, time, timedelta
 from typing import Any
 
 from muster.core.choices import Choices
@@ -11,9 +11,13 @@ from muster.core.facts import Record
 from muster.core.house import USUAL, House
 from muster.core.plan.problem import Problem
 from muster.core.plan.reading import FORMAT, VERSION, problem_from
+from muster.core.snapshot import Chore
 from muster.core.stack.spraying import DRY_AIR
 from muster.core.work.air import clocks_of, dry_air
-from muster.core.work.calls import Call, chain_of
+from muster.core.work.calls import Call
+from muster.core.work.carried import Planned, Use, carried
+from muster.core.work.horizon import Stretch, Wanted, days_of, longest_chain, sittings_wanted
+from muster.core.work.ordering import Follows, follows_of
 from muster.core.work.tools import TOOLS, UNKNOWN
 from muster.core.work.trays import SPACE
 
@@ -27,6 +31,11 @@ MOST_OF_A_MODEL = 0.9
 """A model in hand counts as worked at most so far until it is ticked."""
 
 
+WANT_S = 900
+"""What a piece costs that is worked without what its pass wants, in seconds of bench work: a
+quarter of an hour of looking twice. Common practice, no source."""
+
+
 @dataclass(frozen=True)
 class Bench:
     """A problem in its file format, read, with the moment its seconds count from."""
@@ -34,6 +43,9 @@ class Bench:
     raw: dict[str, Any]
     problem: Problem
     origin: datetime
+    follows: tuple[Follows, ...] = ()
+    running: str | None = None
+    """The call under way, where it has models left."""
 
     def moment(self, seconds: int) -> datetime:
         """Seconds of the problem as a moment in UTC."""
@@ -51,37 +63,45 @@ def bench_of(
     now: datetime,
     keep_running: bool = True,
     house: House = USUAL,
+    chores: tuple[Chore, ...] = (),
 ) -> Bench:
     """Build the problem. Raises Refused where the choices cannot hold together."""
     now = now.astimezone(UTC).replace(microsecond=0)
     begun = [tick.start for tick in record.ticks.values()]
     start = min([now, *begun])
     origin = datetime.combine(start.astimezone(UTC).date(), time(0), UTC)
-    builder = _Builder(choices, calls, record, now, origin, house)
+    follows = follows_of(choices, calls)
+    builder = _Builder(choices, calls, follows, record, now, origin, house, chores)
     raw = builder.build(keep_running)
-    return Bench(raw, problem_from(raw), origin)
+    running = builder.running.id if builder.running else None
+    return Bench(raw, problem_from(raw), origin, tuple(follows), running)
 
 
 @dataclass
 class _Builder:
     choices: Choices
     calls: list[Call]
+    follows: list[Follows]
     record: Record
     now: datetime
     origin: datetime
     house: House = USUAL
+    chores: tuple[Chore, ...] = ()
     running: Call | None = None
     """The call under way, where it has models left."""
     done: dict[str, list[dict[str, Any]]] = field(default_factory=dict)
+    stretches: list[Stretch] = field(default_factory=list)
 
     def at(self, moment: datetime) -> int:
         return max(0, int((moment - self.origin).total_seconds()))
 
     def build(self, keep_running: bool) -> dict[str, Any]:
-        sittings = self._sittings()
         self.running = self._running_call()
         self.done = {call.id: self._done(call) for call in self.calls}
         done = [piece for pieces in self.done.values() for piece in pieces]
+        clocks = clocks_of(self.house, self.origin, self.choices.zone)
+        self.stretches = sittings_wanted(self.choices, self.now, self._wanted(clocks))
+        sittings = [{"start": self.at(s.start), "end": self.at(s.end)} for s in self.stretches]
         current = next((s for s in sittings if s["start"] <= self.at(self.now) < s["end"]), None)
         open_, out = self._carried(current)
         raw: dict[str, Any] = {
@@ -91,13 +111,13 @@ class _Builder:
             "now": self.at(self.now),
             "sittings": sittings,
             "conditions": self._conditions(),
-            "clocks": clocks_of(self.house, self.origin, self.choices.zone),
+            "clocks": clocks,
             "places": {"rack": self.choices.rack},
             "tools": self._tools(),
             "families": self._families(),
             "items": self._items(),
             "tasks": [self._task(call) for call in self.calls],
-            "links": [self._link(one, two) for one, two in chain_of(self.calls)],
+            "links": [self._link(one) for one in self.follows],
             "pins": self._pins(current is not None and keep_running),
             "done": done,
             "open": open_,
@@ -105,33 +125,28 @@ class _Builder:
         }
         return raw
 
-    def _sittings(self) -> list[dict[str, int]]:
-        found = []
-        for evening in self.choices.evenings:
-            start = self.choices.local(evening.day, evening.start)
-            last = evening.day + timedelta(days=1) if evening.end <= evening.start else evening.day
-            end = self.choices.local(last, evening.end)
-            spare = timedelta(minutes=self.choices.spare_min)
-            # What is left free is there to be used once the sitting has come so far.
-            if self.now < end - spare > start:
-                end -= spare
-            if end > self.now:
-                found.append({"start": self.at(start), "end": self.at(end)})
-        found.sort(key=lambda sitting: sitting["start"])
-        merged: list[dict[str, int]] = []
-        for sitting in found:
-            if merged and sitting["start"] < merged[-1]["end"]:
-                merged[-1]["end"] = max(merged[-1]["end"], sitting["end"])
-            else:
-                merged.append(sitting)
-        return merged
+    def _wanted(self, clocks: dict[str, list[dict[str, Any]]]) -> Wanted:
+        """What the sittings must hold: the work still to be done, its waits, up to the day."""
+        work, by_tag = 0.0, dict[str, float]()
+        for call in self.calls:
+            left = call.per_item_s * len(call.models)
+            left -= sum(piece["to_s"] - piece["from_s"] for piece in self.done[call.id])
+            work += left
+            for tag in {tag for one in call.passes for tag in (*one.needs, *one.wants)}:
+                by_tag[tag] = by_tag.get(tag, 0.0) + left
+        slowest = min((rate["rate"] for rates in clocks.values() for rate in rates), default=1.0)
+        waits, nights = longest_chain(self.follows, slowest)
+        until = self.now + waits
+        due = self.choices.due()
+        return Wanted(work, by_tag, 2 + 2 * nights, max(until, due) if due else until)
 
     def _conditions(self) -> list[dict[str, Any]]:
-        used = {tag for call in self.calls for one in call.passes for tag in one.needs}
-        days: set[date] = {evening.day for evening in self.choices.evenings}
+        used = {
+            tag for call in self.calls for one in call.passes for tag in (*one.needs, *one.wants)
+        }
         found = []
         for spell in self.choices.spells:
-            for day in sorted(days) if spell.tag in used else ():
+            for day in sorted(days_of(self.stretches)) if spell.tag in used else ():
                 start = self.choices.local(day, spell.start)
                 end = self.choices.local(day, spell.end)
                 if end > start and end > self.now:
@@ -199,28 +214,37 @@ class _Builder:
         until += [
             self.choices.local(one.day, time(0)) for one in self.house.awaited if one.paint in taken
         ]
+        needs = {tag for one in call.passes for tag in one.needs}
         space = 1 if call.first.part else SPACE[call.unit.kind]
         return {
             "id": call.id,
             "items": [call.item(model) for model in call.models],
             "per_item_s": call.per_item_s,
             "family": call.first.family,
-            "break": call.first.cut,
+            "break": call.breaks,
             "dry_s": round((call.last.dry_min or 0) * 60),
             "clock": call.last.clock,
             "places": {"rack": space},
-            "needs": sorted({tag for one in call.passes for tag in one.needs}),
+            "needs": sorted(needs),
+            "wants": dict.fromkeys(
+                sorted({tag for one in call.passes for tag in one.wants} - needs), WANT_S
+            ),
             "not_before": self.at(max(until)) if until else None,
         }
 
-    def _link(self, one: Call, two: Call) -> dict[str, Any]:
-        window = one.last.window_min
+    def _link(self, one: Follows) -> dict[str, Any]:
+        last = one.before.last
+        stand = last.stand_min or 0
+        if one.order is not None:
+            # Another unit waits until these are dry; how they go on is no matter of its.
+            stand = last.dry_min or 0
+        window = None if one.order is not None else last.window_min
         return {
-            "before": one.id,
-            "after": two.id,
-            "stand_s": round((one.last.stand_min or 0) * 60),
-            "window_s": None if window is None else round(window * 60),
-            "clock": one.last.clock,
+            "before": one.before.id,
+            "after": one.after.id,
+            "stand_s": round(stand * 60),
+            "window_s": None if window is None else max(round(window * 60), round(stand * 60)),
+            "clock": last.clock,
         }
 
     def _pins(self, keep_running: bool) -> list[dict[str, Any]]:
@@ -276,34 +300,26 @@ class _Builder:
         return pieces
 
     def _carried(self, current: dict[str, int] | None) -> tuple[list[dict[str, Any]], list[str]]:
-        """Families and tools that this sitting's work has left out, as far as facts tell.
-
-        A family counts as closed once another was worked on a tool that holds one at a time.
-        """
+        """Families and tools that this sitting's work has left out."""
         if current is None:
             return [], []
-        tools, families = self._tools(), self._families()
-        spans: list[tuple[int, int, str]] = []
-        for call in self.calls:
-            if call.first.family is None:
-                continue
-            for piece in self.done[call.id]:
-                if piece["end"] >= current["start"] and piece["start"] >= current["start"]:
-                    spans.append((piece["start"], piece["end"], call.first.family))
-        open_: dict[str, dict[str, Any]] = {}
-        for start, end, family in sorted(spans):
-            tool = families[family]["tool"]
-            for other in list(open_):
-                single = tool and tools[tool]["open_families"] == 1
-                if other != family and single and families[other]["tool"] == tool:
-                    del open_[other]
-            left = open_.setdefault(
-                family, {"family": family, "first_start": start, "last_end": end}
-            )
-            left["last_end"] = max(left["last_end"], end)
-        out = sorted({str(families[family]["tool"]) for _, _, family in spans})
-        needed = sum(families[f]["cleanup_s"] for f in open_)
-        needed += sum(tools[tool]["cleanup_s"] for tool in out)
-        if needed > current["end"] - self.at(self.now):
-            return [], []
-        return list(open_.values()), out
+        now, begins = self.at(self.now), current["start"]
+        families = self._families()
+        uses = [
+            Use(call.first.family, piece["start"], piece["end"])
+            for call in self.calls
+            if call.first.family is not None
+            for piece in self.done[call.id]
+            if piece["start"] >= begins
+        ]
+        running = self.record.running
+        if running is not None and self.running is not None and self.running.first.family:
+            begun = min(now, self.at(running.begun))
+            if begun >= begins:
+                uses.append(Use(self.running.first.family, begun, now))
+        planned = [
+            Planned(one.do, one.what, self.at(one.start), self.at(one.end))
+            for one in self.chores
+            if self.at(one.start) >= begins
+        ]
+        return carried(uses, planned, families, self._tools(), now)

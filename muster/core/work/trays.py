@@ -17,6 +17,9 @@ SPACE: dict[Kind, int] = {
 SHORT_WAIT_MIN = 180
 """Waits longer than this are slept over, not worked along."""
 
+SHORT_WINDOW_MIN = 30
+"""Windows below this are worked in handfuls rather than with a smaller tray. Common practice."""
+
 MOST_IN_HAND = 12
 """More than a dozen handles at once is more than a hobby bench holds. Common practice."""
 
@@ -33,7 +36,9 @@ def proposed_size(unit: Unit, passes: tuple[Pass, ...], rack: int) -> int:
         wait = max(one.stand_min or 0, one.dry_min or 0)
         if 0 < wait <= SHORT_WAIT_MIN:
             wanted.append(1 + math.ceil(wait / one.minutes))
-        if one.window_min is not None and one.minutes != two.minutes:
+        # Where a window is shorter, the two are worked in handfuls and do not limit the tray.
+        windowed = one.window_min is not None and one.window_min >= SHORT_WINDOW_MIN
+        if one.window_min is not None and windowed and one.minutes != two.minutes:
             spare = (one.window_min - (one.stand_min or 0)) / abs(one.minutes - two.minutes)
             most = min(most, 1 + int(spare))
     size = max(1, min(most, round(median(wanted)) if wanted else most, unit.count))

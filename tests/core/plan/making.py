@@ -33,6 +33,7 @@ def _or_none(draw: st.DrawFn, low: int, high: int) -> int | None:
     return draw(st.one_of(st.none(), st.integers(low, high)))
 
 
+HELD: list[dict[str, int]] = [{"rack": 1}, {"handles": 1}, {"rack": 1, "handles": 2}]
 PLACES: list[dict[str, int]] = [{}, {"rack": 1}, {"rack": 2}, {"handles": 1, "rack": 1}]
 
 
@@ -108,7 +109,7 @@ def problems(draw: st.DrawFn, most_trays: int = 3, most_items: int = 3) -> dict[
                     "window_s": None if window is None else stand + window,
                 })  # fmt: skip
             if previous and draw(st.integers(0, 4)) == 0:
-                where = draw(st.sampled_from([{"rack": 1}, {"handles": 1}, {"rack": 1, "handles": 2}]))
+                where = draw(st.sampled_from(HELD))
                 holds.append({"from": previous[-1], "to": name, "places": where})
             previous.append(name)
     pins = []
@@ -119,6 +120,6 @@ def problems(draw: st.DrawFn, most_trays: int = 3, most_items: int = 3) -> dict[
         })  # fmt: skip
     return problem_json(
         sittings=sittings, conditions=conditions, clocks=clocks, tools=tools, families=families,
-        places={"rack": draw(st.integers(2, 12)), "handles": draw(st.integers(1, 6))}, items=all_items, tasks=tasks, links=links,
-        holds=holds, pins=pins,
+        places={"rack": draw(st.integers(2, 12)), "handles": draw(st.integers(1, 6))},
+        items=all_items, tasks=tasks, links=links, holds=holds, pins=pins,
     )  # fmt: skip

@@ -16,7 +16,6 @@ from tests.core.plan.making import items, problem_json, task
 from tests.core.plan.oracle import best_score
 from tests.core.plan.test_planner import planned
 
-
 EXAMPLES = int(os.environ.get("CRISP_EXAMPLES", "30"))
 
 

@@ -5,13 +5,10 @@ from __future__ import annotations
 from dataclasses import replace
 from typing import Any
 
-import pytest
-
 from muster.core.plan.chance import chance_of
 from muster.core.plan.plan import Plan
 from muster.core.plan.planner import Planner
-from muster.core.plan.problem import Problem
-from muster.core.plan.problem import Sitting
+from muster.core.plan.problem import Problem, Sitting
 from muster.core.plan.reading import problem_from
 from tests.bench.instances import force
 from tests.core.plan.making import items, problem_json, task

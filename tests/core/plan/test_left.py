@@ -158,12 +158,13 @@ def without_the_cause(raw: dict[str, Any], left: Left) -> dict[str, Any]:
         at = max([FAR, *(sitting["end"] + 1000 for sitting in raw["sittings"])])
         more["sittings"] = [*raw["sittings"], {"start": at, "end": at + 10**6}]
         more["conditions"] = [
-            *raw.get("conditions", []), {"tag": "daylight", "start": at, "end": at + 10**6}
+            *raw.get("conditions", []),
+            {"tag": "daylight", "start": at, "end": at + 10**6},
         ]
     elif left.why == "life":
         more["families"] = {n: {**f, "life_s": None} for n, f in raw["families"].items()}
     elif left.why == "place":
-        more["places"] = {name: 10**6 for name in raw["places"]}
+        more["places"] = dict.fromkeys(raw["places"], 10**6)
     elif left.why == "window":
         more["links"] = [{**link, "window_s": None} for link in raw["links"]]
     more["tasks"] = list(rows.values())

@@ -10,7 +10,7 @@ from muster.core.pipeline import derive, plan_first
 from muster.core.plan.planner import Planner
 from muster.core.rooms.remedies import lifts_of, remedies_of
 from muster.core.rooms.roll import head_of, roll_of
-from tests.core.making import BASE, UNDERCOAT, choices, derived, evenings, recipe
+from tests.core.making import BASE, UNDERCOAT, a_pass, choices, derived, evenings, recipe
 from tests.core.making import unit as a_unit
 
 CROWDED = choices(
@@ -39,7 +39,7 @@ def test_sittings_passes_and_units_are_each_tried() -> None:
 
 def test_what_promises_to_be_in_time_is_when_it_is_done() -> None:
     made, found = remedies()
-    promised = [one for one in found if one.possible and not one.late_models]
+    promised = [one for one in found if not one.left_models and not one.late_models]
     assert promised
     for one in promised:
         chosen = carry_out(made.snapshot.choices, one.command, made.snapshot.now)[0]
@@ -66,7 +66,7 @@ def test_the_least_important_unit_goes_after_the_day_first() -> None:
 
 def test_what_does_the_job_stands_first() -> None:
     found = remedies()[1]
-    late = [(not one.possible, one.late_models) for one in found]
+    late = [(one.left_models, one.late_models) for one in found]
     assert late == sorted(late)
 
 
@@ -77,6 +77,15 @@ def test_a_quicker_recipe_is_proposed_where_one_is_handed_in() -> None:
     swapped = [one for one in found if "by 'dipped'" in one.words]
     assert swapped
     assert {change.recipe for change in swapped[0].command.changes} == {"dipped"}
+
+
+def test_an_effect_made_to_be_held_or_another_kinds_recipe_is_never_proposed() -> None:
+    made, plan = plan_first(derived(CROWDED))
+    streaks = a_pass("streaks", 1, technique="streak", tool="brush")
+    effect = recipe(streaks, name="rust")
+    other = replace(recipe(UNDERCOAT, BASE, name="hull"), kind="vehicle")
+    found = remedies_of(made, plan, [effect, other])
+    assert not [one for one in found if "by 'rust'" in one.words or "by 'hull'" in one.words]
 
 
 def test_a_pass_left_out_is_one_not_seen_across_the_table() -> None:
@@ -93,6 +102,6 @@ def test_time_to_spare_lifts_what_most_models_gain_by_and_all_stay_in_time() -> 
     made, plan = plan_first(derived(calm))
     lifts = lifts_of(made, plan)
     assert [one.command.changes[0].unit for one in lifts] == ["crews", "pikes"]
-    assert all(one.possible and not one.late_models and one.in_hand for one in lifts)
+    assert all(not one.left_models and not one.late_models and one.in_hand for one in lifts)
     crowded, late = plan_first(derived(CROWDED))
     assert lifts_of(crowded, late) == []

@@ -4,7 +4,8 @@ from __future__ import annotations
 
 from muster.core.choices import LeaveOut
 from muster.core.facts import record
-from muster.core.work.calls import TOUCH_UP_SHARE, calls_of, chain_of, groups_of, handful_of
+from muster.core.work.calls import TOUCH_UP_SHARE, calls_of, chain_of, groups_of, handful
+from muster.core.work.handfuls import Handful
 from tests.core.making import BASE, UNDERCOAT, WASH, a_pass, choices, fact, recipe, ticks, unit
 
 
@@ -51,22 +52,22 @@ def test_what_was_done_before_it_was_left_out_stays() -> None:
 
 def test_a_short_window_joins_two_passes_to_one_call_worked_in_handfuls() -> None:
     spray = a_pass("salt", 2, window_min=5, stand_min=1)
-    assert groups_of((spray, BASE)) == [(spray, BASE)]
-    assert handful_of((spray, BASE)) == 2
-    call = made(passes=(spray, BASE))[0]
+    assert groups_of((spray, BASE), 6) == [(spray, BASE)]
+    assert handful((spray, BASE), 6) == Handful(2, 0)
+    call = made(choices(unit(tray_size=6)), passes=(spray, BASE))[0]
     assert call.name == "salt and base"
     assert call.per_item_s == 5 * 60
 
 
 def test_a_long_window_leaves_two_calls() -> None:
     fluid = a_pass("fluid", 2, window_min=90, stand_min=20)
-    assert groups_of((fluid, BASE)) == [(fluid,), (BASE,)]
-    assert handful_of((fluid,)) == 0
+    assert groups_of((fluid, BASE), 6) == [(fluid,), (BASE,)]
+    assert handful((fluid,), 6) == Handful(0, 0)
 
 
 def test_passes_of_different_parts_are_not_joined() -> None:
     one = a_pass("wheels", 2, part="wheels", window_min=5)
-    assert groups_of((one, BASE)) == [(one,), (BASE,)]
+    assert groups_of((one, BASE), 6) == [(one,), (BASE,)]
 
 
 def test_a_touch_up_is_a_short_call_after_the_colour_on_the_marked_models_only() -> None:

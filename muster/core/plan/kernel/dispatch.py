@@ -288,9 +288,7 @@ def choose(
             continue
         starts[task] = float(out[START] - out[PRE] - now)
         extras[task] = float(out[EXTRA])
-        wanting[task] = float(
-            unmet_s(frame, state[SITTING], task, out[START], out[START] + length)
-        )
+        wanting[task] = float(unmet_s(frame, state[SITTING], task, out[START], out[START] + length))
         if frame[frame[T_FAMILY] + task] >= 0:
             shares[frame[frame[T_FAMILY] + task]] += 1.0
     best, best_score = -1, np.inf
@@ -355,8 +353,19 @@ def dispatch(
             if task < 0:
                 break
             if place_safely(
-                frame, state, spare, task, INF, wishes[task], order, by, out, best, forced,
-                closing, windows,
+                frame,
+                state,
+                spare,
+                task,
+                INF,
+                wishes[task],
+                order,
+                by,
+                out,
+                best,
+                forced,
+                closing,
+                windows,
             ):
                 placed = True
                 break

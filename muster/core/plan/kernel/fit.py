@@ -327,7 +327,8 @@ def fit(
 ) -> bool:
     """Find the earliest place for a task's next piece in the sitting under way.
 
-    ``wish`` 1: only where all that the task wants holds. ``out`` takes the answer, ``forced`` the families to close first, in order. False: no place.
+    ``wish`` 1: only where all that the task wants holds. ``out`` takes the answer, ``forced`` the
+    families to close first, in order. False: no place.
     """
     to_all, earliest = run_of(frame, state, task, most_items)
     if to_all == 0:

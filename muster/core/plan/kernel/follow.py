@@ -1,9 +1,9 @@
 """Following a list: pieces placed in a given order, each as early as it can be.
 
 A list is a plan without its times: rows of (task, how far it is to be worked, the first sitting in
-which it may be placed, 1 where all that it wants must hold there). Read again when facts differ from it, it gives the nearest plan that keeps
-the rules; changed a little, it gives a neighbouring plan. It costs one fit a piece, where the
-dispatch tries all that wait.
+which it may be placed, 1 where all that it wants must hold there). Read again when facts differ
+from it, it gives the nearest plan that keeps the rules; changed a little, it gives a neighbouring
+plan. It costs one fit a piece, where the dispatch tries all that wait.
 """
 
 from __future__ import annotations
@@ -122,8 +122,19 @@ def follow(
         task = entries[chosen, TASK]
         most = items_wanted(frame, state, task, entries[chosen, UP_TO])
         if not place_safely(
-            frame, state, spare, task, most, entries[chosen, WISH], order, by, out, best, forced,
-            closing, windows,
+            frame,
+            state,
+            spare,
+            task,
+            most,
+            entries[chosen, WISH],
+            order,
+            by,
+            out,
+            best,
+            forced,
+            closing,
+            windows,
         ):
             barred[chosen] = sitting
     if state[SITTING] < frame[N_SITTINGS]:

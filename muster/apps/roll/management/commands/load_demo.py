@@ -66,7 +66,14 @@ def shifted(
     weeks = round(((now + AHEAD).date() - parade).days / 7)
     by = timedelta(weeks=weeks)
     evenings = tuple(_moved(one, by) for one in choices.evenings)
-    moved = replace(choices, parade_day=parade + by, evenings=evenings)
+    moved = replace(
+        choices,
+        parade_day=parade + by,
+        evenings=evenings,
+        rhythm=tuple(replace(one, since=one.since + by) for one in choices.rhythm),
+        lost=tuple(replace(one, day=one.day + by) for one in choices.lost),
+        moved=tuple(replace(one, day=one.day + by, to=one.to + by) for one in choices.moved),
+    )
     if busy:
         moved = with_sitting_now(moved, now)
     facts = tuple(
@@ -86,11 +93,6 @@ def with_sitting_now(choices: Choices, now: datetime) -> Choices:
     local = now.astimezone(choices.local(date(2000, 1, 1), time(0)).tzinfo)
     start = (local - timedelta(minutes=10)).replace(second=0, microsecond=0)
     end = start + timedelta(hours=2, minutes=30)
-    others = tuple(
-        one
-        for one in choices.evenings
-        if choices.local(one.day, one.end) <= start or choices.local(one.day, one.start) >= end
-    )
     here = Evening(f"{start:%Y%m%d-%H%M}", start.date(), start.time(), end.time())
-    evenings = sorted((*others, here), key=lambda one: (one.day, one.start))
+    evenings = sorted((*choices.evenings, here), key=lambda one: (one.day, one.start))
     return replace(choices, evenings=tuple(evenings))
