@@ -313,7 +313,7 @@ def test_a_pot_used_in_a_recipe_changes_plan_and_shopping_list(
     used = post(ada, f"pots/{pot['id']}/use", asked)
     assert used.status_code == 200 and used.body["units"] == ["Pikes"]
     view = ada.get(f"/api/musters/{muster['id']}").json()
-    card = next(one for one in view["board"]["calls"] if one["id"] == "pikes.1/cloth")
+    card = next(one for one in view["board"]["calls"] if one["id"] == "pikes.1/cloth-coat-1")
     assert card["mix"] == "2 Reed green, 1 Lime white" and card["colour"] == pot["predicted"]
     assert sum(card["drops"]) * 0.05 >= card["ml"] > 0
     assert card["drops"][0] == 2 * card["drops"][1]

@@ -258,7 +258,7 @@ def test_bad_commands_are_refused_and_change_nothing(ada: Client, muster: dict[s
     assert ada.get(f"/api/musters/{muster['id']}").json()["version"] == muster["version"]
 
 
-def test_a_pass_longer_than_every_sitting_is_refused_with_the_recipe_untouched(
+def test_a_pass_longer_than_every_sitting_is_left_with_what_places_it(
     ada: Client, muster: dict[str, Any]
 ) -> None:
     one = next(r for r in ada.get("/api/recipes").json() if r["recipe"]["id"] == "infantry-six")[
@@ -267,12 +267,20 @@ def test_a_pass_longer_than_every_sitting_is_refused_with_the_recipe_untouched(
     passes = [{**one["passes"][0], "cut": "none", "minutes": 90}, *one["passes"][1:]]
     body = {"name": one["name"], "seen": 1, "passes": passes, "follow": [f"{muster['id']}:pikes"]}
     answer = post(ada, "recipes/infantry-six", body)
-    assert answer.status_code == 422
-    assert "no sitting it may use is longer" in answer.body["complaints"][0]
+    assert answer.status_code == 200
+    view = ada.get(f"/api/musters/{muster['id']}").json()
+    row = view["board"]["left"][0]
+    assert row["title"] == "Undercoat, Pikes" and "the longest sitting for it is" in row["sentence"]
+    assert any(piece["call"].startswith("lancers") for piece in view["board"]["pieces"])
+    ways = ada.get(f"/api/musters/{muster['id']}/plan/left?call={row['calls'][0]}").json()
+    assert [way["command"]["changes"][0]["do"] for way in ways][-1] == "leave_out"
+    cut = next(w for w in ways if w["command"]["changes"][0]["do"] == "cut_call")
+    assert command(ada, view, **cut["command"]).body["board"]["left"] == []
+    body |= {"seen": 2}
     bad = [{**passes[0], "cut": "item", "stand_min": 30, "window_min": 5}]
     answer = post(ada, "recipes/infantry-six", {**body, "passes": bad})
     assert "shorter than its stand" in answer.body["complaints"][0]
-    assert ada.get("/api/recipes").json()[0]["recipe"]["version"] == 1
+    assert ada.get("/api/recipes").json()[0]["recipe"]["version"] == 2
 
 
 def test_units_keep_their_recipe_version_until_told(ada: Client, muster: dict[str, Any]) -> None:
@@ -352,7 +360,7 @@ def test_another_user_gets_404_through_every_endpoint(
         address = path.replace("{muster_id}", str(muster["id"]))
         for method in methods:
             body = bodies.get(address.rsplit("/", 1)[1], {})
-            query = "?call=pikes.1/base" if address.endswith(("places", "why")) else ""
+            query = "?call=pikes.1/base" if address.endswith(("places", "why", "left")) else ""
             answer = getattr(bea, method)(
                 address + query, body if method == "post" else None,
                 **({"content_type": "application/json"} if method == "post" else {}),

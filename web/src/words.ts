@@ -55,6 +55,8 @@ export function count(n: number, one: string, many = `${one}s`): string {
   return `${NUMBERS[n] ?? n} ${n === 1 ? one : many}`
 }
 
+export const WEEKDAYS = 'Monday Tuesday Wednesday Thursday Friday Saturday Sunday'.split(' ')
+
 const MONTHS = 'jan feb mar apr may jun jul aug sep oct nov dec'.split(' ')
 
 /** '27 March', '27 Mar 2027' or '2027-03-27' as an ISO date on or after `today`; null: no date. */

@@ -8,7 +8,8 @@ from datetime import datetime, timedelta
 from muster.core.facts import Tick
 from muster.core.pipeline import Derived
 from muster.core.plan.clocks import rates_of, ready_at
-from muster.core.rooms.board import Board, CallCard
+from muster.core.rooms.board import Board
+from muster.core.rooms.cards import CallCard
 
 FORGOTTEN_S = 1200
 """A call without a tick for so much longer than its work takes has been left running."""

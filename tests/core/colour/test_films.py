@@ -4,7 +4,7 @@ from __future__ import annotations
 
 import numpy as np
 import pytest
-from hypothesis import given
+from hypothesis import example, given
 from hypothesis import strategies as st
 
 from muster.core.colour.film import covered, masstone_of, mixed, over, ratio_of
@@ -114,6 +114,7 @@ def test_a_paint_mixed_with_itself_is_itself(colour: str) -> None:
 
 
 @given(COLOURS)
+@example("#000022")
 def test_what_is_stated_is_what_a_thick_coat_shows(colour: str) -> None:
     shown = lab_of(xyz_of(stated(colour).masstone))
     assert float(difference(shown, lab_of(xyz_of_hex([colour]))[0])) < 0.3

@@ -557,6 +557,26 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/musters/{muster_id}/plan/left": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Left
+         * @description What would place a call that is left, the cheapest first. Kept while the plan is.
+         */
+        get: operations["muster_apps_plan_api_left"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/musters/{muster_id}/plan/outlook": {
         parameters: {
             query?: never;
@@ -1391,7 +1411,7 @@ export interface components {
         };
         /**
          * AddEvening
-         * @description Add a sitting; ``weekly``: and the same each week until the parade day.
+         * @description Add a sitting; ``weekly``: and the same each week, without end.
          */
         AddEvening: {
             /**
@@ -1588,14 +1608,16 @@ export interface components {
             hands_on_s: number;
             /** Joins */
             joins: components["schemas"]["Join"][];
+            /** Left */
+            left: components["schemas"]["LeftRow"][];
             /** Missed */
             missed: components["schemas"]["MissedWindow"][];
             /** Openings */
             openings: number;
+            /** Orders */
+            orders: components["schemas"]["OrderMark"][];
             /** Pieces */
             pieces: components["schemas"]["Piece"][];
-            /** Reasons */
-            reasons: string[];
             /** Rows */
             rows: components["schemas"]["TrayStrip"][];
             /** Sittings */
@@ -1726,7 +1748,7 @@ export interface components {
          */
         CommandIn: {
             /** Command */
-            command: components["schemas"]["AddUnit"] | components["schemas"]["EditUnit"] | components["schemas"]["RemoveUnit"] | components["schemas"]["AddEvening"] | components["schemas"]["RemoveEvening"] | components["schemas"]["SetParadeDay"] | components["schemas"]["SetRack"] | components["schemas"]["SetSpare"] | components["schemas"]["FinishFirst"] | components["schemas"]["SetHours"] | components["schemas"]["PinCall"] | components["schemas"]["LeaveOutCall"] | components["schemas"]["PutOffCall"] | components["schemas"]["Together"];
+            command: components["schemas"]["AddUnit"] | components["schemas"]["EditUnit"] | components["schemas"]["RemoveUnit"] | components["schemas"]["AddEvening"] | components["schemas"]["RemoveEvening"] | components["schemas"]["MoveEvening"] | components["schemas"]["EndWeekly"] | components["schemas"]["SetParadeDay"] | components["schemas"]["SetRack"] | components["schemas"]["SetSpare"] | components["schemas"]["FinishFirst"] | components["schemas"]["SetHours"] | components["schemas"]["PinCall"] | components["schemas"]["LeaveOutCall"] | components["schemas"]["PutOffCall"] | components["schemas"]["SetOrder"] | components["schemas"]["DropOrder"] | components["schemas"]["WaiveNeed"] | components["schemas"]["CutCall"] | components["schemas"]["Together"];
             /** Version */
             version: number;
         };
@@ -1751,6 +1773,21 @@ export interface components {
             name: string;
             /** Password */
             password: string;
+        };
+        /**
+         * CutCall
+         * @description Let a pass be put down in the middle.
+         */
+        CutCall: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            do: "cut_call";
+            /** Pass Key */
+            pass_key: string;
+            /** Unit */
+            unit: string;
         };
         /**
          * DialOut
@@ -1797,6 +1834,25 @@ export interface components {
             drops: number;
             /** Paint */
             paint: number;
+        };
+        /**
+         * DropOrder
+         * @description Either may come first again.
+         */
+        DropOrder: {
+            /** After */
+            after: string;
+            /** After Pass */
+            after_pass?: string | null;
+            /** Before */
+            before: string;
+            /** Before Pass */
+            before_pass?: string | null;
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            do: "drop_order";
         };
         /**
          * DropOut
@@ -1868,8 +1924,21 @@ export interface components {
             unit: string;
         };
         /**
+         * EndWeekly
+         * @description Take a weekly sitting out for good, with its exceptions.
+         */
+        EndWeekly: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            do: "end_weekly";
+            /** Weekly */
+            weekly: string;
+        };
+        /**
          * Evening
-         * @description A sitting as chosen: local date and times, right across a change to summer time.
+         * @description A sitting of its own: local date and times, right across a change to summer time.
          */
         Evening: {
             /**
@@ -2072,8 +2141,12 @@ export interface components {
         Head: {
             /** Bench S */
             bench_s: number;
+            /** Done By */
+            done_by: string | null;
             /** Late Models */
             late_models: number;
+            /** Left Models */
+            left_models: number;
             /** Models */
             models: number;
             /** Models Left */
@@ -2082,8 +2155,6 @@ export interface components {
             name: string;
             /** Parade Day */
             parade_day: string | null;
-            /** Possible */
-            possible: boolean;
             /** Sittings In Hand */
             sittings_in_hand: number;
             /** Zone */
@@ -2249,6 +2320,45 @@ export interface components {
             unit: string;
         };
         /**
+         * LeftRemedy
+         * @description A change that places the calls. ``cost_s``: what it adds to the plan's cost, less what is
+         *     not done any more; ``left_models``: what is still left with it; ``late_models``: what is late.
+         */
+        LeftRemedy: {
+            command: components["schemas"]["Together"];
+            /** Cost S */
+            cost_s: number;
+            /** Late Models */
+            late_models: number;
+            /** Left Models */
+            left_models: number;
+            /** Words */
+            words: string;
+        };
+        /**
+         * LeftRow
+         * @description A pass that finds no place on some trays of a unit, and what hangs on it.
+         *
+         *     ``title`` names it; ``sentence`` says what is wrong; ``calls`` are its calls, ``waiting`` the
+         *     titles of calls that are left since they follow it.
+         */
+        LeftRow: {
+            /** Calls */
+            calls: string[];
+            /** Models */
+            models: number[];
+            /** Sentence */
+            sentence: string;
+            /** Title */
+            title: string;
+            /** Unit */
+            unit: string;
+            /** Waiting */
+            waiting: string[];
+            /** Why */
+            why: string;
+        };
+        /**
          * Line
          * @description A typed line.
          */
@@ -2346,6 +2456,19 @@ export interface components {
             spraying: string;
             /** Water */
             water: number;
+        };
+        /**
+         * LostSitting
+         * @description A weekly sitting that does not take place on that day.
+         */
+        LostSitting: {
+            /**
+             * Day
+             * Format: date
+             */
+            day: string;
+            /** Weekly */
+            weekly: string;
         };
         /**
          * MatchIn
@@ -2460,6 +2583,34 @@ export interface components {
             parts: number;
         };
         /**
+         * MoveEvening
+         * @description Have a sitting at another time; of a weekly one only that day's.
+         */
+        MoveEvening: {
+            /**
+             * Day
+             * Format: date
+             */
+            day: string;
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            do: "move_evening";
+            /**
+             * End
+             * Format: time
+             */
+            end: string;
+            /** Evening */
+            evening: string;
+            /**
+             * Start
+             * Format: time
+             */
+            start: string;
+        };
+        /**
          * Moved
          * @description A call, and when it started by the plan before and by this one.
          */
@@ -2475,6 +2626,34 @@ export interface components {
             call: string;
             /** Name */
             name: string;
+        };
+        /**
+         * MovedSitting
+         * @description A weekly sitting that takes place at another time than its day's usual one.
+         */
+        MovedSitting: {
+            /**
+             * Day
+             * Format: date
+             */
+            day: string;
+            /**
+             * End
+             * Format: time
+             */
+            end: string;
+            /**
+             * Start
+             * Format: time
+             */
+            start: string;
+            /**
+             * To
+             * Format: date
+             */
+            to: string;
+            /** Weekly */
+            weekly: string;
         };
         /**
          * MusterName
@@ -2533,17 +2712,38 @@ export interface components {
         NewMuster: {
             /** Name */
             name: string;
-            /**
-             * Parade Day
-             * Format: date
-             */
-            parade_day: string;
+            /** Parade Day */
+            parade_day?: string | null;
             /** Units */
             units: components["schemas"]["TypedUnitIn"][];
             /** Weekdays */
             weekdays: components["schemas"]["Weekday"][];
             /** Zone */
             zone: string;
+        };
+        /**
+         * Order
+         * @description A unit (or one pass of it) is done before another unit (or one pass of that) is begun.
+         */
+        Order: {
+            /** After */
+            after: string;
+            /** After Pass */
+            after_pass?: string | null;
+            /** Before */
+            before: string;
+            /** Before Pass */
+            before_pass?: string | null;
+        };
+        /**
+         * OrderMark
+         * @description A call that waits for one of another unit, as the user has said.
+         */
+        OrderMark: {
+            /** After */
+            after: string;
+            /** Before */
+            before: string;
         };
         /**
          * Outlook
@@ -2766,6 +2966,8 @@ export interface components {
          *     ``carrier``: what it is thinned with, where not with its medium's. ``thick``: times a thin coat.
          *     ``size_mm``: of the single mark of an effect. ``trial``: what a trial patch showed.
          *     ``holds``: a smaller recipe done here, as its id and version: ``rust@1``.
+         *     ``needs``: what must hold while it is worked, such as daylight; ``wants``: what had better.
+         *     ``cut``: how its work may be cut; None: between models, long work on one model anywhere.
          */
         Pass: {
             /** Adhesive */
@@ -2792,12 +2994,8 @@ export interface components {
             colour?: string | null;
             /** Cover */
             cover?: number | null;
-            /**
-             * Cut
-             * @default item
-             * @enum {string}
-             */
-            cut: "none" | "item" | "any";
+            /** Cut */
+            cut?: ("none" | "item" | "any") | null;
             /** Dry Min */
             dry_min?: number | null;
             /** Finish */
@@ -2862,6 +3060,11 @@ export interface components {
              * @default
              */
             trial: string;
+            /**
+             * Wants
+             * @default []
+             */
+            wants: string[];
             /**
              * Warm Air
              * @default false
@@ -3325,14 +3528,14 @@ export interface components {
             in_hand: number;
             /** Late Models */
             late_models: number;
-            /** Possible */
-            possible: boolean;
+            /** Left Models */
+            left_models: number;
             /** Words */
             words: string;
         };
         /**
          * RemoveEvening
-         * @description Take a sitting out.
+         * @description Take a sitting out; of a weekly one only that day's is lost.
          */
         RemoveEvening: {
             /**
@@ -3446,15 +3649,31 @@ export interface components {
             tag: string;
         };
         /**
+         * SetOrder
+         * @description A unit, or one pass of it, is done before another unit, or one pass of that, is begun.
+         */
+        SetOrder: {
+            /** After */
+            after: string;
+            /** After Pass */
+            after_pass?: string | null;
+            /** Before */
+            before: string;
+            /** Before Pass */
+            before_pass?: string | null;
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            do: "set_order";
+        };
+        /**
          * SetParadeDay
-         * @description Say when all must stand finished.
+         * @description Say when all must stand finished; without a day, it is done when it is done.
          */
         SetParadeDay: {
-            /**
-             * Day
-             * Format: date
-             */
-            day: string;
+            /** Day */
+            day?: string | null;
             /**
              * @description discriminator enum property added by openapi-typescript
              * @enum {string}
@@ -3576,7 +3795,7 @@ export interface components {
          */
         Together: {
             /** Changes */
-            changes: (components["schemas"]["AddEvening"] | components["schemas"]["EditUnit"] | components["schemas"]["RemoveUnit"] | components["schemas"]["LeaveOutCall"])[];
+            changes: (components["schemas"]["AddEvening"] | components["schemas"]["EditUnit"] | components["schemas"]["RemoveUnit"] | components["schemas"]["LeaveOutCall"] | components["schemas"]["WaiveNeed"] | components["schemas"]["CutCall"] | components["schemas"]["SetRack"])[];
             /**
              * @description discriminator enum property added by openapi-typescript
              * @enum {string}
@@ -3645,12 +3864,12 @@ export interface components {
             in_hand: number;
             /** Late Models */
             late_models: number;
+            /** Left Models */
+            left_models: number;
             /** Name */
             name: string;
             /** Openings */
             openings: number;
-            /** Possible */
-            possible: boolean;
             /** This Plan */
             this_plan: boolean;
         };
@@ -3944,27 +4163,54 @@ export interface components {
             hours: components["schemas"]["Spell"][];
             /** Id */
             id: number;
+            /** Lost */
+            lost: components["schemas"]["LostSitting"][];
             /** Moved */
             moved: components["schemas"]["Moved"][];
+            /** Moved Words */
+            moved_words: string[];
             /** Newest */
             newest: {
                 [key: string]: number;
             };
             /** Now */
             now: string;
+            /** Order */
+            order: components["schemas"]["Order"][];
             /** Parade Day */
             parade_day: string | null;
             progress: components["schemas"]["Progress"];
             /** Rack */
             rack: number;
+            /** Rhythm */
+            rhythm: components["schemas"]["Weekly"][];
             /** Roll */
             roll: components["schemas"]["UnitRow"][];
+            /** Shifted */
+            shifted: components["schemas"]["MovedSitting"][];
             /** Spare Min */
             spare_min: number;
             /** Undo */
             undo: string | null;
             /** Version */
             version: number;
+        };
+        /**
+         * WaiveNeed
+         * @description Do without what a pass needs: a lamp instead of daylight.
+         */
+        WaiveNeed: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            do: "waive_need";
+            /** Pass Key */
+            pass_key: string;
+            /** Tag */
+            tag: string;
+            /** Unit */
+            unit: string;
         };
         /**
          * Way
@@ -3988,6 +4234,31 @@ export interface components {
              * Format: time
              */
             end: string;
+            /**
+             * Start
+             * Format: time
+             */
+            start: string;
+            /** Weekday */
+            weekday: number;
+        };
+        /**
+         * Weekly
+         * @description A sitting every week on a weekday (0 is Monday), from ``since`` on, without end.
+         */
+        Weekly: {
+            /**
+             * End
+             * Format: time
+             */
+            end: string;
+            /** Id */
+            id: string;
+            /**
+             * Since
+             * Format: date
+             */
+            since: string;
             /**
              * Start
              * Format: time
@@ -4729,6 +5000,30 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["Progress"];
+                };
+            };
+        };
+    };
+    muster_apps_plan_api_left: {
+        parameters: {
+            query: {
+                call: string;
+            };
+            header?: never;
+            path: {
+                muster_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["LeftRemedy"][];
                 };
             };
         };

@@ -2,7 +2,7 @@
 import { computed, watch } from 'vue'
 import { useRoute } from 'vue-router'
 import { useMuster } from '../muster'
-import { date, hours } from '../words'
+import { count, date, hours } from '../words'
 import Complaints from './Complaints.vue'
 import Figure from './Figure.vue'
 
@@ -67,7 +67,7 @@ watch(id, (now) => now && muster.load(now), { immediate: true })
           <li>
             in <b>{{ daysLeft }}</b> days
           </li>
-          <li v-if="muster.view?.board.status === 'planned'">
+          <li v-if="muster.view?.board.pieces.length">
             the last call ends
             <b
               >{{ muster.day(muster.view.board.finish) }}
@@ -75,11 +75,20 @@ watch(id, (now) => now && muster.load(now), { immediate: true })
             >
           </li>
         </Figure></template
+      ><template v-else-if="head.done_by">
+        · done by
+        <Figure :words="date(head.done_by)" title="No parade day">
+          <li>That is when the plan has everything finished and dry.</li>
+        </Figure></template
       >
       ·
-      <span v-if="!head.possible" class="warn">does not fit: see Plan</span>
-      <span v-else-if="head.late_models" class="warn">{{ head.late_models }} models late</span>
-      <template v-else>
+      <span v-if="head.left_models" class="warn"
+        >{{ count(head.left_models, 'model') }} left: see Plan</span
+      >
+      <span v-else-if="head.late_models" class="warn"
+        >{{ count(head.late_models, 'model') }} late</span
+      >
+      <template v-else-if="head.parade_day">
         <Figure :words="String(head.sittings_in_hand)" title="Sittings the plan leaves free">
           <li v-for="one in spare" :key="one.start">
             {{ muster.day(one.start) }}
@@ -88,7 +97,7 @@ watch(id, (now) => now && muster.load(now), { immediate: true })
           <li v-if="!spare.length">Every sitting is used.</li>
         </Figure>
         {{ head.sittings_in_hand === 1 ? 'sitting' : 'sittings' }} in hand</template
-      >
+      ><span v-else class="text-soft">no parade day</span>
     </p>
     <p v-else-if="muster.failed" class="flex-1">
       The muster could not be read.

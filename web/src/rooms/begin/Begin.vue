@@ -4,7 +4,8 @@ import { useRouter } from 'vue-router'
 import { client, told, type Schemas } from '../../api/client'
 import Complaints from '../../parts/Complaints.vue'
 import { useMuster } from '../../muster'
-import { count, date, readDate } from '../../words'
+import ActButton from '../../parts/ActButton.vue'
+import { count, date, readDate, WEEKDAYS } from '../../words'
 
 type Kind = NonNullable<Schemas['AddUnit']['kind']>
 interface Line {
@@ -13,10 +14,12 @@ interface Line {
   name: string
   kind: Kind | ''
   recipe: string
+  scale: number | null
 }
 
 const KINDS: Kind[] = ['figure', 'mounted', 'vehicle', 'gun', 'aircraft', 'building', 'base']
-const DAYS = ['Monday', 'Tuesday', 'Wednesday', 'Thursday', 'Friday', 'Saturday', 'Sunday']
+const DAYS = WEEKDAYS
+const USUAL_SCALE = 72
 const usual = (day: number) => (day > 4 ? ['10:00', '13:00'] : ['19:30', '22:00'])
 
 const router = useRouter()
@@ -32,7 +35,23 @@ const first = ref<HTMLInputElement | null>(null)
 const parade = computed(() => readDate(paradeText.value, new Date(Date.now() + muster.ahead)))
 const models = computed(() => lines.value.reduce((sum, one) => sum + one.count, 0))
 const chosen = computed(() => DAYS.filter((_, day) => hours.value[day]?.on))
-const unclear = computed(() => lines.value.some((one) => !one.kind))
+const unclear = computed(() => lines.value.find((one) => !one.kind))
+const unitsLack = computed(() => {
+  if (!lines.value.length) return 'type a unit first'
+  return unclear.value ? `choose the kind of ${unclear.value.name}` : null
+})
+const daysLack = computed(() => {
+  if (!chosen.value.length) return 'choose a weekday first'
+  return paradeText.value && !parade.value ? 'type the parade day as 27 March, or clear it' : null
+})
+
+/** The scale that a line has: as typed, else that of the line before, else the usual one. */
+function scaleOf(index: number): string {
+  const typedScale = lines.value[index]?.scale
+  if (typedScale) return `1/${typedScale}`
+  const before = [...lines.value.slice(0, index)].reverse().find((one) => one.scale)?.scale
+  return `1/${before ?? USUAL_SCALE}, not said`
+}
 
 onMounted(async () => {
   first.value?.focus()
@@ -52,6 +71,7 @@ async function add() {
     name: said.name,
     kind: (said.kind as Kind | null) ?? '',
     recipe: said.recipe ?? '',
+    scale: said.scale ?? null,
   })
   typed.value = ''
 }
@@ -81,7 +101,7 @@ async function plan() {
           weekdays: hours.value.flatMap((one, weekday) =>
             one.on ? [{ weekday, start: one.start ?? '', end: one.end ?? '' }] : [],
           ),
-          parade_day: parade.value ?? '',
+          parade_day: parade.value,
         },
       }),
     ),
@@ -122,6 +142,7 @@ async function plan() {
       >
         <b class="w-10 text-right">{{ one.count }}</b>
         <span class="flex-1">{{ one.name }}</span>
+        <span class="fig text-14 text-soft">{{ scaleOf(index) }}</span>
         <select
           v-model="one.kind"
           class="field"
@@ -134,10 +155,7 @@ async function plan() {
         <button class="link" @click="lines.splice(index, 1)">Remove</button>
       </li>
     </ul>
-    <p v-if="unclear" class="mb-3"><span class="warn">Unclear:</span> choose the kind.</p>
-    <button class="btn btn-main" :disabled="!lines.length || unclear" @click="go('days')">
-      Next
-    </button>
+    <ActButton main :why="unitsLack" @press="go('days')">Next</ActButton>
   </section>
 
   <section v-else-if="step === 'days'">
@@ -170,17 +188,18 @@ async function plan() {
       </li>
     </ul>
     <label class="grid max-w-xs gap-1"
-      >Parade day
+      >Parade day, if there is one
       <input v-model.lazy="paradeText" class="field" name="parade" placeholder="27 March" />
     </label>
+    <p v-if="!paradeText" class="mt-2 text-14 text-soft">
+      Without one the plan says when all will be done.
+    </p>
     <p v-if="paradeText && !parade" class="mt-2">
       <span class="warn">Not a day:</span> type it as 27 March.
     </p>
     <div class="mt-6 flex gap-3">
       <button class="btn" @click="go('units')">Back</button>
-      <button class="btn btn-main" :disabled="!chosen.length || !parade" @click="go('recipes')">
-        Next
-      </button>
+      <ActButton main :why="daysLack" @press="go('recipes')">Next</ActButton>
     </div>
   </section>
 

@@ -258,6 +258,13 @@ const when = (next: Schemas['CallCard']) => {
           v-if="bench.running"
           class="btn btn-main big"
           :disabled="current === null || bench.paused"
+          :title="
+            bench.paused
+              ? 'Paused: go on first'
+              : current === null
+                ? 'Every model is ticked'
+                : undefined
+          "
           @click="tick"
         >
           {{ current === null ? 'All done' : `${current} is done` }}
@@ -276,7 +283,12 @@ const when = (next: Schemas['CallCard']) => {
           {{ bench.paused ? 'Go on' : 'Pause' }} <span class="kbd">P</span>
         </button>
         <button v-else class="btn big" @click="call.skip('leave out')">Leave out</button>
-        <button class="btn big" :disabled="!bench.can_take_back" @click="call.takeBack">
+        <button
+          class="btn big"
+          :disabled="!bench.can_take_back"
+          :title="bench.can_take_back ? undefined : 'Nothing is ticked yet'"
+          @click="call.takeBack"
+        >
           <span class="max-md:hidden">Take back</span><span class="md:hidden">Back</span>
           <span class="kbd max-md:hidden">U</span>
         </button>
@@ -287,6 +299,7 @@ const when = (next: Schemas['CallCard']) => {
           class="link"
           :aria-pressed="marking"
           :disabled="!open.length && !bench.pips.length"
+          :title="bench.pips.length ? undefined : 'There is no call'"
           @click="marking = !marking"
         >
           Mark a touch-up

@@ -21,7 +21,12 @@ const bad = computed(() => !/^\d\d:\d\d$/.test(at.value))
         >I finished about
         <input v-model="at" type="time" class="field min-h-[72px]! text-22!" :max="latest"
       /></label>
-      <button class="btn big btn-main flex-1" :disabled="bad" @click="emit('done', at)">
+      <button
+        class="btn big btn-main flex-1"
+        :disabled="bad"
+        :title="bad ? 'Type a time such as 22:10' : undefined"
+        @click="emit('done', at)"
+      >
         All done then
       </button>
       <button class="btn big flex-1" @click="emit('open')">Leave them open</button>

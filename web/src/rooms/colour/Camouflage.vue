@@ -55,7 +55,14 @@ function clear() {
       </select></label
     >
     <span class="text-14">{{ named.join(', ') }}</span>
-    <button class="btn" :disabled="!patches.length" @click="judge">Judge them</button>
+    <button
+      class="btn"
+      :disabled="!patches.length"
+      :title="patches.length ? undefined : 'Add a colour first'"
+      @click="judge"
+    >
+      Judge them
+    </button>
     <button v-if="patches.length" class="link" @click="clear">Clear</button>
   </div>
   <div v-if="found" class="fig text-14" role="status">

@@ -105,7 +105,12 @@ const said = (mix: Mix) => mix.drops.map((one) => `${one.drops} ${one.name}`).jo
       <label class="grid gap-1 text-14"
         >throw <input v-model.number="seed" class="field fig w-24" type="number" min="0"
       /></label>
-      <button class="btn" :disabled="!drops.length" @click="vary">
+      <button
+        class="btn"
+        :disabled="!drops.length"
+        :title="drops.length ? undefined : 'Find or set a mix first'"
+        @click="vary"
+      >
         So that they differ a little
       </button>
     </div>

@@ -79,7 +79,14 @@ function left(one: Schemas['PaintOut']): string {
           >; {{ preview.known.length }} stand here already</template
         >.
       </p>
-      <button class="btn btn-main" :disabled="!preview.new.length" @click="take">Take in</button>
+      <button
+        class="btn btn-main"
+        :disabled="!preview.new.length"
+        :title="preview.new.length ? undefined : 'All of them stand on the shelf already'"
+        @click="take"
+      >
+        Take in
+      </button>
       <button class="btn ml-2" @click="leave">Leave</button>
     </div>
     <p v-if="shelf.off" class="my-1 text-14" role="status">

@@ -81,6 +81,7 @@ async function sense() {
           <button
             class="btn btn-main"
             :disabled="!changed"
+            :title="changed ? undefined : 'Nothing is changed yet'"
             @click="house.breathe(day || null, draft)"
           >
             Keep it {{ day ? `for ${date(day)}` : 'as usual' }}

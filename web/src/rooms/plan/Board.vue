@@ -114,6 +114,18 @@ const joins = computed(() =>
   }),
 )
 
+/** Calls that wait for another unit's, as the user has said: dots from the one to the other. */
+const orders = computed(() =>
+  board.value.orders.flatMap((order) => {
+    const one = cards.value.get(order.before)
+    const two = cards.value.get(order.after)
+    if (!one?.end || !two?.start || !inView(one.end, two.start)) return []
+    const x = Math.max(0, time.value.at(Date.parse(one.end)))
+    const to = Math.min(props.width, time.value.at(Date.parse(two.start)))
+    return [`M${x} ${y(one.tray)}V${y(two.tray)}H${to}`]
+  }),
+)
+
 const ticks = computed(() =>
   time.value.spans.flatMap((span) => {
     const found = []
@@ -239,6 +251,15 @@ function title(box: Box): string {
           stroke="var(--key)"
         />
         <path v-for="dry in dryings" :key="dry.id" :d="dry.d" fill="url(#board-hatch)" />
+        <path
+          v-for="order in orders"
+          :key="order"
+          :d="order"
+          fill="none"
+          stroke="var(--ink)"
+          stroke-width="2"
+          stroke-dasharray="2 4"
+        />
         <path v-for="join in joins" :key="join" :d="join" stroke="var(--ink)" stroke-width="2" />
         <rect
           v-for="chore in chores"

@@ -11,6 +11,7 @@ import { hours } from '../../words'
 import Board from './Board.vue'
 import Evening from './Evening.vue'
 import { howMany } from './fold'
+import LeftStrip from './LeftStrip.vue'
 import { useOutlook } from './outlook'
 import { proofWords, useProofs } from './proofs'
 import Remedies from './Remedies.vue'
@@ -144,7 +145,15 @@ async function work(what: 'improve' | 'stop') {
     <div class="flex min-h-16 flex-wrap items-center justify-between gap-x-6">
       <div class="flex flex-wrap items-baseline gap-4">
         <h1>Plan</h1>
-        <p v-if="board?.status === 'planned'">
+        <p v-if="board?.left.length">
+          <span class="warn"
+            >{{
+              board.left.length === 1 ? 'One pass is' : `${board.left.length} passes are`
+            }}
+            left</span
+          >: see below the rows
+        </p>
+        <p v-else-if="board?.pieces.length">
           proven within <b>{{ Math.ceil(board.gap * 100) }} %</b> of the best possible
         </p>
         <span v-if="working" role="status"
@@ -154,7 +163,7 @@ async function work(what: 'improve' | 'stop') {
           >
           <button class="link" @click="work('stop')">Stop, keep the best</button></span
         >
-        <button v-else-if="board?.status === 'planned'" class="link" @click="work('improve')">
+        <button v-else-if="board?.pieces.length" class="link" @click="work('improve')">
           Improve for 20 s
         </button>
         <span v-if="working && !view?.progress.worker" class="warn"
@@ -177,18 +186,18 @@ async function work(what: 'improve' | 'stop') {
       There is nothing to plan yet. Put the first unit on the roll.
       <RouterLink class="btn btn-main ml-4" :to="`/${view.id}/roll`">To the roll</RouterLink>
     </p>
-    <div v-else-if="board?.status === 'impossible'" class="my-4 max-w-[70ch]">
-      <p><span class="warn">No plan fits:</span></p>
-      <ul class="my-2 list-disc pl-6">
-        <li v-for="reason in board.reasons" :key="reason">{{ reason }}</li>
-      </ul>
-      <button class="btn btn-main" @click="sittingsOpen = true">Add sittings</button>
-      <Remedies class="mt-4" :found="outlook" :working="working" />
-    </div>
     <template v-else-if="view && board">
+      <p v-if="!board.sittings.length" class="my-4">
+        No sitting is to come.
+        <button class="btn btn-main ml-4" @click="sittingsOpen = true">Add sittings</button>
+      </p>
       <MissedWindows />
       <MovedCalls :most="2" />
-      <Remedies v-if="view.head.late_models" :found="outlook" :working="working" />
+      <Remedies
+        v-if="view.head.late_models && !board.left.length"
+        :found="outlook"
+        :working="working"
+      />
       <Evening class="md:hidden" :view="view" :clock="muster.clock" :day="muster.day" />
       <Board
         class="max-md:hidden"
@@ -202,6 +211,7 @@ async function work(what: 'improve' | 'stop') {
         :day="muster.day"
         @select="selected = $event"
       />
+      <LeftStrip :rows="board.left" />
       <section
         v-if="card"
         class="mt-3 grid grid-cols-[1fr_auto] gap-6 border-t border-rule pt-3 max-md:hidden"
@@ -279,6 +289,7 @@ async function work(what: 'improve' | 'stop') {
       >
         <span>hatch: drying, first model to last</span><span>thin line: ready</span
         ><span>outline: set up, clean up</span><span>stair: one changeover, shared</span
+        ><span v-if="board.orders.length">dots: waits for another unit</span
         ><span>pleat: the nights between</span><span>pip filled: passes done</span
         ><span>pip slanted: wet</span><span>pip notched: touch-up</span>
       </footer>

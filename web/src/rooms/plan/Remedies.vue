@@ -24,11 +24,11 @@ const shown = computed(() =>
       >
         <span
           >{{ one.words }}:
-          <template v-if="one.possible && !one.late_models"
+          <template v-if="!one.left_models && !one.late_models"
             ><b>all in time</b>, {{ count(one.in_hand, 'sitting') }} in hand</template
           >
-          <span v-else-if="one.possible" class="warn">{{ one.late_models }} still late</span>
-          <span v-else class="warn">still does not fit</span></span
+          <span v-else-if="!one.left_models" class="warn">{{ one.late_models }} still late</span>
+          <span v-else class="warn">{{ one.left_models }} still left</span></span
         >
         <button class="btn" :disabled="muster.busy" @click="muster.command(one.command)">
           Do it

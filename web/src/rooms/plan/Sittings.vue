@@ -2,9 +2,10 @@
 import { Dialog, DialogPanel, DialogTitle } from '@headlessui/vue'
 import { computed, ref } from 'vue'
 import type { View } from '../../api/client'
+import ActButton from '../../parts/ActButton.vue'
 import Complaints from '../../parts/Complaints.vue'
 import { useMuster } from '../../muster'
-import { date } from '../../words'
+import { date, WEEKDAYS } from '../../words'
 
 /** When the painter sits, what the day allows, and what the rack holds. */
 const props = defineProps<{ open: boolean; view: View }>()
@@ -16,8 +17,23 @@ const start = ref('19:30')
 const end = ref('22:00')
 const weekly = ref(false)
 const today = computed(() => props.view.now.slice(0, 10))
-const coming = computed(() => props.view.evenings.filter((one) => one.day >= today.value))
+const moving = ref<string | null>(null)
+const to = ref({ day: '', start: '', end: '' })
+const shown = ref(8)
+const movedIds = computed(
+  () => new Set(props.view.shifted.map((one) => `${one.weekly}-on-${one.day.replaceAll('-', '')}`)),
+)
+const clockOf = (time: string) => time.slice(0, 5)
 const typed = (event: Event) => (event.target as HTMLInputElement).value
+
+function begin(one: View['evenings'][number]) {
+  moving.value = moving.value === one.id ? null : one.id
+  to.value = { day: one.day, start: clockOf(one.start), end: clockOf(one.end) }
+}
+
+async function move(evening: string) {
+  if (await muster.command({ do: 'move_evening', evening, ...to.value })) moving.value = null
+}
 
 async function add() {
   const done = await muster.command({
@@ -46,8 +62,15 @@ async function add() {
               type="date"
               class="field"
               :value="view.parade_day"
-              @change="muster.command({ do: 'set_parade_day', day: typed($event) })"
+              @change="muster.command({ do: 'set_parade_day', day: typed($event) || null })"
           /></label>
+          <button
+            v-if="view.parade_day"
+            class="btn"
+            @click="muster.command({ do: 'set_parade_day', day: null })"
+          >
+            No parade day
+          </button>
           <label class="grid gap-1 text-14"
             >Rack places, in figures
             <input
@@ -111,31 +134,93 @@ async function add() {
           >
           <button class="btn">Add</button>
         </form>
-        <p v-if="!coming.length" class="py-3">No sitting is to come. Add the first one above.</p>
-        <ul class="mb-4 grid grid-cols-2 gap-x-8 border-t border-rule max-md:grid-cols-1">
+        <h3 class="text-16 font-bold">Each week</h3>
+        <p v-if="!view.rhythm.length" class="py-2 text-soft">
+          No weekly sitting. Add one above with <i>each week</i>.
+        </p>
+        <ul class="border-b border-rule">
           <li
-            v-for="one in coming"
+            v-for="one in view.rhythm"
             :key="one.id"
-            class="fig flex min-h-11 items-center justify-between border-b border-rule"
+            class="fig flex min-h-11 items-center justify-between border-t border-rule"
           >
             <span
-              >{{ date(one.day) }}
-              <b>{{ one.start.slice(0, 5) }} to {{ one.end.slice(0, 5) }}</b></span
+              >{{ WEEKDAYS[one.weekday] }}
+              <b>{{ clockOf(one.start) }} to {{ clockOf(one.end) }}</b></span
             >
             <button
               class="link whitespace-nowrap"
-              :aria-label="`Take out the sitting of ${date(one.day)}`"
-              @click="muster.command({ do: 'remove_evening', evening: one.id })"
+              :aria-label="`No sitting each ${WEEKDAYS[one.weekday]} any more`"
+              @click="muster.command({ do: 'end_weekly', weekly: one.id })"
             >
-              Take out
+              End it
             </button>
           </li>
         </ul>
+        <h3 class="mt-4 text-16 font-bold">The next weeks, one by one</h3>
+        <p v-if="!view.evenings.length" class="py-2">
+          No sitting is to come. Add the first one above.
+        </p>
+        <ul class="mb-4 grid grid-cols-2 gap-x-8 max-md:grid-cols-1">
+          <li
+            v-for="one in view.evenings.slice(0, shown)"
+            :key="one.id"
+            class="fig border-t border-rule"
+          >
+            <span class="flex min-h-11 flex-wrap items-center justify-between"
+              ><span
+                >{{ date(one.day) }} <b>{{ clockOf(one.start) }} to {{ clockOf(one.end) }}</b
+                ><span v-if="movedIds.has(one.id)" class="text-soft"> moved</span></span
+              >
+              <span class="flex gap-2">
+                <button
+                  class="link whitespace-nowrap"
+                  :aria-label="`Move the sitting of ${date(one.day)}`"
+                  :aria-expanded="moving === one.id"
+                  @click="begin(one)"
+                >
+                  Move
+                </button>
+                <button
+                  class="link whitespace-nowrap"
+                  :aria-label="`Take out the sitting of ${date(one.day)}`"
+                  @click="muster.command({ do: 'remove_evening', evening: one.id })"
+                >
+                  Lost
+                </button></span
+              ></span
+            >
+            <form
+              v-if="moving === one.id"
+              class="flex flex-wrap items-end gap-2 pb-2"
+              @submit.prevent="move(one.id)"
+            >
+              <input
+                v-model="to.day"
+                type="date"
+                class="field"
+                aria-label="To the day"
+                :min="today"
+                required
+              />
+              <input v-model="to.start" type="time" class="field" aria-label="from" required />
+              <input v-model="to.end" type="time" class="field" aria-label="to" required />
+              <button class="btn">Move it</button>
+            </form>
+          </li>
+        </ul>
+        <button v-if="view.evenings.length > shown" class="link" @click="shown = 60">
+          {{ view.evenings.length - shown }} more
+        </button>
+        <p v-if="view.lost.length" class="mb-3 text-14 text-soft">
+          Lost: {{ view.lost.map((one) => date(one.day)).join('; ') }}. <i>Take back</i> brings the
+          newest change back.
+        </p>
         <div class="flex gap-3">
           <button class="btn btn-main" @click="emit('close')">Done</button>
-          <button class="btn" :disabled="!view.undo" @click="muster.undo()">
+          <ActButton :why="view.undo ? null : 'nothing to take back'" @press="muster.undo()">
             Take back<span v-if="view.undo" class="font-normal">: {{ view.undo }}</span>
-          </button>
+          </ActButton>
         </div>
       </DialogPanel>
     </div>

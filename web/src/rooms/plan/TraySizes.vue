@@ -36,21 +36,17 @@ function percent(share: number): string {
           :class="{ 'font-bold': row.this_plan }"
         >
           <td>{{ row.name }}</td>
-          <template v-if="row.possible">
-            <td class="pl-4 text-right">{{ hours(row.bench_s) }}</td>
-            <td class="pl-4 text-right">{{ row.openings }}</td>
-            <td class="pl-4 text-right">
-              <span v-if="row.late_models" class="warn">{{ row.late_models }} late</span>
-              <template v-else>{{ row.finish ? muster.day(row.finish) : '' }}</template>
-            </td>
-            <td class="pl-4 text-right">{{ row.in_hand }}</td>
-          </template>
-          <td v-else colspan="4" class="pl-4 text-right">
-            <span class="warn">does not fit</span>
+          <td class="pl-4 text-right">{{ hours(row.bench_s) }}</td>
+          <td class="pl-4 text-right">{{ row.openings }}</td>
+          <td class="pl-4 text-right">
+            <span v-if="row.left_models" class="warn">{{ row.left_models }} left</span>
+            <span v-else-if="row.late_models" class="warn">{{ row.late_models }} late</span>
+            <template v-else>{{ row.finish ? muster.day(row.finish) : '' }}</template>
           </td>
+          <td class="pl-4 text-right">{{ row.in_hand }}</td>
           <td class="w-16 text-right text-14">
             <button
-              v-if="!row.this_plan && row.possible"
+              v-if="!row.this_plan"
               class="underline decoration-dotted underline-offset-4"
               :aria-label="`Use the trays of: ${row.name}`"
               @click="muster.command(row.command)"

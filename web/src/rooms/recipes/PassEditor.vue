@@ -44,6 +44,10 @@ const where = computed({
   get: () => (pass.value.zones ?? []).join(', '),
   set: (text: string) => (pass.value = { ...pass.value, zones: words(text) }),
 })
+const wants = computed({
+  get: () => (pass.value.wants ?? []).join(', '),
+  set: (text: string) => (pass.value = { ...pass.value, wants: words(text) }),
+})
 const needs = computed({
   get: () => (pass.value.needs ?? []).join(', '),
   set: (text: string) => (pass.value = { ...pass.value, needs: words(text) }),
@@ -174,7 +178,10 @@ function text(key: keyof Pass): string {
         @change="setPart(($event.target as HTMLInputElement).value)"
     /></label>
     <label class="grid gap-1 text-14"
-      >Needs, such as daylight <input v-model.lazy="needs" class="field"
+      >Wants, such as daylight <input v-model.lazy="wants" class="field"
+    /></label>
+    <label class="grid gap-1 text-14"
+      >Cannot do without <input v-model.lazy="needs" class="field"
     /></label>
     <label v-for="[key, label] in NUMBERS" :key="key" class="grid gap-1 text-14"
       >{{ label }}{{ key === 'minutes' ? '' : ', min' }}
@@ -198,6 +205,7 @@ function text(key: keyof Pass): string {
     <label class="grid gap-1 text-14"
       >May be cut
       <select v-model="pass.cut" class="field">
+        <option :value="null">as its length asks</option>
         <option value="item">between models</option>
         <option value="none">not at all</option>
         <option value="any">anywhere</option>

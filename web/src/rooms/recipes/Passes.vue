@@ -98,6 +98,7 @@ const graveIn = (name: string) =>
           class="link"
           :aria-label="`Move ${one.name} up`"
           :disabled="!index"
+          :title="index ? undefined : 'It is the first already'"
           @click="draft.move(index, -1)"
         >
           Up
@@ -106,6 +107,7 @@ const graveIn = (name: string) =>
           class="link"
           :aria-label="`Move ${one.name} down`"
           :disabled="index === passes.length - 1"
+          :title="index === passes.length - 1 ? 'It is the last already' : undefined"
           @click="draft.move(index, 1)"
         >
           Down

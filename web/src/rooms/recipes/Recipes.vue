@@ -138,7 +138,12 @@ async function taken(id: string) {
       <button class="btn" @click="copy">Copy</button>
       <button v-if="steps.length" class="btn" @click="draft.back">Take back</button>
       <button v-if="changed" class="btn" @click="code && choose(code)">Drop the changes</button>
-      <button class="btn btn-main" :disabled="!changed" @click="keep">
+      <button
+        class="btn btn-main"
+        :disabled="!changed"
+        :title="changed ? undefined : 'Nothing is changed yet'"
+        @click="keep"
+      >
         Keep as version {{ (chosen?.recipe.version ?? 0) + 1 }}
       </button>
     </div>

@@ -1,10 +1,12 @@
 <script setup lang="ts">
 import { onMounted, ref } from 'vue'
 import { client, told, type Schemas, type UnitRow } from '../../api/client'
+import ActButton from '../../parts/ActButton.vue'
 import PipStrip from '../../parts/PipStrip.vue'
 import { useKeys } from '../../keys'
 import { useMuster } from '../../muster'
 import { hours } from '../../words'
+import Orders from './Orders.vue'
 
 const TIERS = { table: 'across the table', hand: 'in the hand', close: 'close up' } as const
 
@@ -21,6 +23,10 @@ onMounted(async () => {
 useKeys([{ key: 'u', shows: 'U', does: 'Take the last change back', act: () => muster.undo() }])
 
 async function add() {
+  if (!line.value.trim()) {
+    muster.complaints = ['type a unit first, as in 8 lancers mounted 1/72']
+    return
+  }
   const said = await muster.attempt(() =>
     told(client.POST('/api/typed-unit', { body: { line: line.value } })),
   )
@@ -54,6 +60,14 @@ function traysTyped(text: string): Partial<Changes> {
   return sizes.length > 1 ? { split: sizes } : { tray_size: sizes[0] ?? 0 }
 }
 
+/** The units that this one waits for, by name. */
+function waitsFor(row: UnitRow): string[] {
+  const view = muster.view
+  const units = view?.order.filter((one) => one.after === row.unit.id).map((one) => one.before)
+  const names = units?.map((id) => view?.roll.find((one) => one.unit.id === id)?.unit.name ?? id)
+  return [...new Set(names)]
+}
+
 function isFirst(row: UnitRow): boolean {
   return muster.view?.finish_first === row.unit.id
 }
@@ -79,9 +93,9 @@ function follow(row: UnitRow, code: string) {
       <a v-if="muster.view" class="link" :href="`/api/musters/${muster.view.id}/file`" download
         >Export the muster</a
       >
-      <button class="btn" :disabled="!muster.view?.undo" @click="muster.undo()">
+      <ActButton :why="muster.view?.undo ? null : 'nothing to take back'" @press="muster.undo()">
         Take back<span v-if="muster.view?.undo" class="font-normal">: {{ muster.view.undo }}</span>
-      </button>
+      </ActButton>
     </div>
   </div>
   <form class="mb-4 flex flex-wrap gap-3" @submit.prevent="add">
@@ -102,7 +116,7 @@ function follow(row: UnitRow, code: string) {
         {{ one }}
       </option>
     </select>
-    <button class="btn btn-main" :disabled="!line.trim()">Add</button>
+    <button class="btn btn-main">Add</button>
   </form>
   <p v-if="muster.view && !muster.view.roll.length" class="my-6">
     The roll is empty. Type the first unit above, as in <b>24 pikes foot 1/72</b>.
@@ -118,6 +132,7 @@ function follow(row: UnitRow, code: string) {
         <h2>{{ row.unit.count }} {{ row.unit.name }}</h2>
         <p class="fig text-14 text-soft">1/{{ row.unit.scale }} · {{ row.recipe_name }}</p>
         <p v-if="muster.view?.finish_first === row.unit.id" class="text-14">finished first</p>
+        <p v-for="name in waitsFor(row)" :key="name" class="text-14">after {{ name }}</p>
       </div>
       <div class="flex flex-wrap gap-x-6 gap-y-2">
         <div v-for="tray in row.trays" :key="tray.id">
@@ -202,6 +217,7 @@ function follow(row: UnitRow, code: string) {
       <button class="btn" @click="muster.command({ do: 'remove_unit', unit: row.unit.id })">
         Take off the roll
       </button>
+      <Orders :row="row" :recipes="recipes" />
       <p
         v-if="(muster.view?.newest[row.unit.recipe] ?? 0) > row.unit.recipe_version"
         class="w-full text-14"

@@ -100,6 +100,7 @@ async function set(id: string, area: number) {
           accept=".stl"
           class="sr-only"
           :disabled="!unit"
+          :title="unit ? undefined : 'Choose a unit first'"
           @change="choose"
       /></label>
     </div>
@@ -111,7 +112,9 @@ async function set(id: string, area: number) {
         >{{ n ? word : `or the real ${word}` }}, m
         <input v-model.number="box[n]" class="field fig w-28" type="number" min="0.1" step="any"
       /></label>
-      <button class="btn" :disabled="!unit">By its box</button>
+      <button class="btn" :disabled="!unit" :title="unit ? undefined : 'Choose a unit first'">
+        By its box
+      </button>
     </form>
     <div v-if="mesh" class="mt-2" role="status">
       <p class="fig">
