@@ -63,14 +63,19 @@ def derive(snapshot: Snapshot, keep_running: bool = True) -> Derived:
     return Derived(snapshot, told, {call.id: call for call in calls}, bench)
 
 
-def plan_first(derived: Derived, guide: Plan | None = None) -> tuple[Derived, Plan]:
-    """A plan at once; where the call under way cannot go on as it is, it may move."""
-    plan = Planner(derived.bench.problem).first(guide)
+def plan_first(
+    derived: Derived, guide: Plan | None = None, steady: bool = False
+) -> tuple[Derived, Plan]:
+    """A plan at once; where the call under way cannot go on as it is, it may move.
+
+    ``steady``: only facts and time have gone on since ``guide`` was made.
+    """
+    plan = Planner(derived.bench.problem).first(guide, steady)
     running = derived.bench.running
     if running is None or running not in (*plan.dropped_pins, *(one.task for one in plan.left)):
         return derived, plan
     freed = derive(derived.snapshot, keep_running=False)
-    return freed, Planner(freed.bench.problem).first(guide)
+    return freed, Planner(freed.bench.problem).first(guide, steady)
 
 
 __all__ = ["Derived", "Refused", "derive", "plan_first"]

@@ -86,7 +86,7 @@ def test_a_muster_is_removed_after_saying_what_goes_with_it(browser: Browser, he
     browser.find("//*[contains(., '36 models, parade Saturday 27 March')]")
     browser.press("Remove")
     browser.find("//*[@role='alert'][contains(., 'for good')]")
-    browser.press("Remove My muster")
+    browser.press("Remove First")
     browser.find("//*[contains(., 'There is no muster yet')]")
     assert Muster.objects.count() == 0
 

@@ -2,10 +2,8 @@
 
 from __future__ import annotations
 
-import json
 from dataclasses import dataclass, replace
-from datetime import datetime, timedelta
-from typing import Any
+from datetime import datetime
 
 from pydantic import TypeAdapter
 
@@ -16,16 +14,11 @@ from muster.core.pipeline import Derived, derive, plan_first
 from muster.core.plan.plan import Plan
 from muster.core.rooms.moved import Moved, moved_between
 from muster.core.snapshot import Chore
-
-GRACE = timedelta(seconds=60)
-"""A call may begin so much later than planned before the plan mends itself."""
+from muster.core.standing import chores_so_far, shifted, still_holds
 
 MOVED: TypeAdapter[list[Moved]] = TypeAdapter(list[Moved])
 
 CHORES: TypeAdapter[list[Chore]] = TypeAdapter(list[Chore])
-
-BEHIND = timedelta(hours=18)
-"""Chores that lie further back are of another sitting."""
 
 IMPROVE_S = 20.0
 """How long a worker improves a plan after choices have changed."""
@@ -51,12 +44,12 @@ def current_plan(muster: Muster) -> Current:
     seen = (muster.version, len(snapshot.facts), house)
     same = run is not None and (run.version, run.facts, run.house) == seen
     if run is not None and same:
-        plan = shifted(run, derived)
+        plan = plan_of(run, derived)
         if still_holds(plan, derived):
             return Current(derived, plan, run, False)
-    guide = shifted(run, derived) if run is not None else None
-    derived, plan = plan_first(derived, guide)
+    guide = plan_of(run, derived) if run is not None else None
     changed = run is None or (run.version, run.house) != (muster.version, house)
+    derived, plan = plan_first(derived, guide, steady=not changed)
     moved = moved_between(derived, guide, plan) if guide is not None else []
     new = PlanRun.objects.create(
         muster=muster,
@@ -78,16 +71,6 @@ def current_plan(muster: Muster) -> Current:
     return Current(derived, plan, new, run is not None and not changed)
 
 
-def chores_of(run: PlanRun, now: datetime) -> tuple[Chore, ...]:
-    """What was to be got out, opened, closed and put away lately up to now, by the plans so far."""
-    past = [one for one in CHORES.validate_python(run.past) if now - one.end < BEHIND]
-    for block in Plan.from_json(run.plan).blocks:
-        start, end = (run.origin + timedelta(seconds=at) for at in (block.start, block.end))
-        if block.do != "work" and end <= now and now - end < BEHIND:
-            past.append(Chore(block.do, block.ref, start, end))
-    return tuple(past)
-
-
 def queue(run: PlanRun, budget_s: float | None = None) -> None:
     """Hand a run to a worker."""
     from muster.apps.plan.tasks import improve
@@ -100,40 +83,12 @@ def queue(run: PlanRun, budget_s: float | None = None) -> None:
     improve.enqueue(run.pk)
 
 
-def shifted(run: PlanRun, derived: Derived) -> Plan:
+def plan_of(run: PlanRun, derived: Derived) -> Plan:
     """A run's plan with its seconds counted from the present origin."""
-    raw: dict[str, Any] = run.plan if isinstance(run.plan, dict) else json.loads(run.plan)
-    by = derived.bench.seconds(run.origin)
-    if by:
-        blocks = [
-            {**block, "start": block["start"] + by, "end": block["end"] + by}
-            for block in raw["blocks"]
-        ]
-        raw = {
-            **raw,
-            "blocks": blocks,
-            "finish": raw["finish"] + by,
-            "mean_done": raw["mean_done"] + by,
-            "bounds": {**raw["bounds"], "finish": raw["bounds"]["finish"] + by},
-        }
-    return Plan.from_json(raw)
+    return shifted(Plan.from_json(run.plan), derived.bench.seconds(run.origin))
 
 
-def still_holds(plan: Plan, derived: Derived) -> bool:
-    """Whether nothing planned lies so far back that it can no longer be begun as planned."""
-    problem = derived.bench.problem
-    if any(block.do == "work" and block.ref not in problem.tasks for block in plan.blocks):
-        return False
-    limit = problem.now - int(GRACE.total_seconds())
-    running = derived.record.running
-    for block in plan.blocks:
-        if block.do != "work":
-            continue
-        call = derived.calls[block.ref]
-        under_way = running is not None and (call.unit.id, call.tray, call.keys[:1]) == (
-            running.unit,
-            running.tray,
-            running.pass_keys[:1],
-        )
-        return (block.end if under_way else block.start) >= limit
-    return True
+def chores_of(run: PlanRun, now: datetime) -> tuple[Chore, ...]:
+    """What the plans so far have had done up to now."""
+    past = CHORES.validate_python(run.past)
+    return chores_so_far(past, Plan.from_json(run.plan), run.origin, now)

@@ -59,11 +59,16 @@ class Lists:
         problem = self.ground.assembled.problem
         at = number(self.ground.assembled.tasks)
         rows: list[tuple[int, int, int, int]] = []
+        last: dict[int, int] = {}
         for block in plan.blocks:
             if block.do == "work" and block.ref in at:
-                sitting = problem.sitting_at(block.start) or 0
-                rows.append((at[block.ref], block.to_s, sitting if keep_sittings else 0, 0))
-        rows.extend((int(task), INF, 0, 0) for task in self.ground.assembled.order)
+                sitting = (problem.sitting_at(block.start) or 0) if keep_sittings else 0
+                rows.append((at[block.ref], block.to_s, sitting, 0))
+                if block.to_s == problem.tasks[block.ref].work_s:
+                    last[at[block.ref]] = sitting
+        # What is not known, or not whole, comes where it can; the rest no sooner than it ends.
+        order = self.ground.assembled.order.tolist()
+        rows.extend((task, INF, last.get(task, 0), 0) for task in order)
         return np.array(rows, np.int64).reshape(-1, LIST_FIELDS)
 
     def follow(self, plan: Plan, patience: int, keep_sittings: bool = True) -> Rank:

@@ -80,9 +80,12 @@ class Planner:
         else:
             self.bounds = better
 
-    def first(self, guide: Plan | None = None) -> Plan:
-        """A complete plan at once; one that keeps to the order of ``guide`` where there is one."""
-        self.search.first(guide)
+    def first(self, guide: Plan | None = None, steady: bool = False) -> Plan:
+        """A plan at once; one that keeps to the order of ``guide`` where there is one.
+
+        ``steady``: only facts and time have gone on since ``guide`` was made.
+        """
+        self.search.first(guide, steady)
         while self.search.best_rank is not None and any(self.search.best_rank[:3]):
             if self.search.steps >= PATIENCE or not self.problem.sittings:
                 break

@@ -5,8 +5,16 @@ from __future__ import annotations
 from collections.abc import Callable
 
 from muster.core.plan.ground import Ground, walked
-from muster.core.plan.kernel.assemble import Assembled
-from muster.core.plan.kernel.shape import INF, Ints
+from muster.core.plan.kernel.assemble import Assembled, number
+from muster.core.plan.kernel.shape import (
+    BLOCK_FIELDS,
+    BLOCKS,
+    DO_WORK,
+    INF,
+    N_BLOCKS,
+    Ints,
+    column,
+)
 from muster.core.plan.lists import Lists
 from muster.core.plan.plan import Plan
 from muster.core.plan.waves import Waves
@@ -22,6 +30,9 @@ REPAIR_TASKS = 8_000
 
 WORTH_MOVING_S = 900
 """A plan that is known is not thrown about for less bench work than this."""
+
+AS_PLANNED_S = 120
+"""What starts within so much of its time goes as planned."""
 
 CYCLE_STEPS, CYCLE_STEPS_A_ROW = 200, 5
 """How many steps an annealing takes that has the time, in all and for each row of the list."""
@@ -42,20 +53,50 @@ class Search(Ground):
         self.lists = Lists(self)
         self.cycles = 0
 
-    def first(self, guide: Plan | None = None) -> None:
-        """What is nearest to ``guide``; without one, or where it falls short, the first waves."""
+    def first(self, guide: Plan | None = None, steady: bool = False) -> None:
+        """What is nearest to ``guide``; without one, or where it falls short, the first waves.
+
+        ``steady``: only facts and time have gone on since. Then what goes as planned, or runs late
+        and still does what it did, is left as it is known.
+        """
         if guide is not None and guide.blocks:
-            self.lists.follow(guide, INF)
-            self.lists.follow(guide, 900)
-            self._if_worth_moving(lambda: self._follow_freely(guide))
-            self._if_worth_moving(self._repair)
             known = guide.score
             before = (0.0, float(known.left_weight), float(known.left_s), float(known.late_weight))
+            self.lists.follow(guide, INF)
+            sound = self.best_rank is not None and self.best_rank[:4] <= before
+            if steady and sound and not self._is_early(guide):
+                return
+            self._if_worth_moving(lambda: self._follow_patiently(guide))
+            self._if_worth_moving(lambda: self._follow_freely(guide))
+            self._if_worth_moving(self._repair)
             if self.best_rank is not None and self.best_rank[:4] <= before:
                 return
         count = max(1, len(self.assembled.tasks))
         for _ in range(max(2, FIRST_TASKS // count)):
             self.waves.next_first()
+
+    def _is_early(self, guide: Plan) -> bool:
+        """Whether what was placed last starts sooner than in ``guide``, and nothing later."""
+        planned: dict[tuple[int, int], int] = {}
+        at = number(self.assembled.tasks)
+        for block in guide.blocks:
+            if block.do == "work" and block.ref in at:
+                planned[at[block.ref], block.from_s] = block.start
+        size = int(self.best[N_BLOCKS]) * BLOCK_FIELDS
+        rows = column(self.best, BLOCKS, size).reshape(-1, BLOCK_FIELDS)
+        sooner = 0
+        for do, task, low, _, start, _ in rows.tolist():
+            if do != DO_WORK or (task, low) not in planned:
+                continue
+            shift = start - planned[task, low]
+            if shift > AS_PLANNED_S:
+                return False
+            sooner = min(sooner, shift)
+        return sooner < -AS_PLANNED_S
+
+    def _follow_patiently(self, guide: Plan) -> None:
+        """Let a later call go first where the next would idle a quarter of an hour."""
+        self.lists.follow(guide, 900)
 
     def _follow_freely(self, guide: Plan) -> None:
         """Let calls go into sooner sittings."""

@@ -14,8 +14,8 @@ from muster.core.work.sittings import sittings_from
 
 MOST_SITTINGS = 400
 TIMES_THE_WORK = 2
-OVERNIGHT_MIN = 240.0
-"""A wait that is longer than a sitting takes another one."""
+NEVER_AFTER = 14
+"""A tag that holds in none of so many sittings holds in none of a weekly rhythm."""
 
 LONGEST = timedelta(days=3650)
 
@@ -45,6 +45,7 @@ def sittings_wanted(choices: Choices, now: datetime, wanted: Wanted) -> list[Str
     spare = timedelta(minutes=choices.spare_min)
     first = now.astimezone(choices.local(date(2000, 1, 1), _MIDNIGHT).tzinfo).date()
     found: list[Stretch] = []
+    seen: set[str] = set()
     left = TIMES_THE_WORK * wanted.work_s
     by_tag = {tag: TIMES_THE_WORK * seconds for tag, seconds in wanted.by_tag.items()}
     for evening in sittings_from(choices, first - timedelta(days=1)):
@@ -54,6 +55,9 @@ def sittings_wanted(choices: Choices, now: datetime, wanted: Wanted) -> list[Str
             end = choices.local(evening.day + timedelta(days=over), evening.end)
         except OverflowError:
             break
+        if len(found) == NEVER_AFTER:
+            # What no sitting had so far, none to come will have: that is left, and said.
+            by_tag = {tag: seconds for tag, seconds in by_tag.items() if tag in seen}
         enough = left <= 0 and all(seconds <= 0 for seconds in by_tag.values())
         long = len(found) >= wanted.sittings and start > wanted.until
         if (enough and long) or len(found) >= MOST_SITTINGS or start - now > LONGEST:
@@ -69,7 +73,10 @@ def sittings_wanted(choices: Choices, now: datetime, wanted: Wanted) -> list[Str
         found.append(Stretch(start, end, evening.day))
         left -= (end - max(start, now)).total_seconds()
         for tag in by_tag:
-            by_tag[tag] -= _holds_s(choices, tag, evening.day, start, end)
+            held = _holds_s(choices, tag, evening.day, start, end)
+            by_tag[tag] -= held
+            if held:
+                seen.add(tag)
     return found
 
 
@@ -89,27 +96,27 @@ def _holds_s(choices: Choices, tag: str, day: date, start: datetime, end: dateti
 
 
 def longest_chain(follows: Iterable[Follows], slowest: float) -> tuple[timedelta, int]:
-    """The longest that calls following one another take with their waits, and how many of these
-    waits are slept over. ``slowest``: the least rate of the clocks that waits run on."""
+    """The longest that calls following one another take with their waits, and how many follow one
+    another at most: each may ask for a sitting of its own. ``slowest``: the least rate of the
+    clocks that waits run on."""
     into: dict[str, list[Follows]] = {}
     order: TopologicalSorter[str] = TopologicalSorter()
     for one in follows:
         into.setdefault(one.after.id, []).append(one)
         order.add(one.after.id, one.before.id)
     minutes: dict[str, float] = {}
-    nights: dict[str, int] = {}
+    calls: dict[str, int] = {}
     for name in order.static_order():
-        minutes[name], nights[name] = 0.0, 0
+        minutes[name], calls[name] = 0.0, 1
         for one in into.get(name, ()):
             last = one.before.last
             wait = max(last.stand_min or 0.0, last.dry_min or 0.0) / slowest
             work = one.before.per_item_s * len(one.before.models) / 60
             minutes[name] = max(minutes[name], minutes[one.before.id] + wait + work)
-            slept = nights[one.before.id] + (wait > OVERNIGHT_MIN)
-            nights[name] = max(nights[name], slept)
+            calls[name] = max(calls[name], calls[one.before.id] + 1)
     longest = max(minutes.values(), default=0.0)
     most = LONGEST.total_seconds() / 60
-    return timedelta(minutes=min(longest, most)), max(nights.values(), default=0)
+    return timedelta(minutes=min(longest, most)), max(calls.values(), default=1)
 
 
 def days_of(stretches: Sequence[Stretch]) -> set[date]:

@@ -132,13 +132,13 @@ class _Builder:
             left = call.per_item_s * len(call.models)
             left -= sum(piece["to_s"] - piece["from_s"] for piece in self.done[call.id])
             work += left
-            for tag in {tag for one in call.passes for tag in (*one.needs, *one.wants)}:
+            for tag in {tag for one in call.passes for tag in one.needs}:
                 by_tag[tag] = by_tag.get(tag, 0.0) + left
         slowest = min((rate["rate"] for rates in clocks.values() for rate in rates), default=1.0)
-        waits, nights = longest_chain(self.follows, slowest)
+        waits, many = longest_chain(self.follows, slowest)
         until = self.now + waits
         due = self.choices.due()
-        return Wanted(work, by_tag, 2 + 2 * nights, max(until, due) if due else until)
+        return Wanted(work, by_tag, 1 + many, max(until, due) if due else until)
 
     def _conditions(self) -> list[dict[str, Any]]:
         used = {

@@ -2,7 +2,7 @@
 import type { Pip } from '../api/client'
 
 /** A tray as a strip of pips: height filled = passes done; slanted top = wet; notch = touch-up. */
-const { pips } = defineProps<{ pips: Pip[]; name: string }>()
+const { pips, scale = 1 } = defineProps<{ pips: Pip[]; name: string; scale?: number }>()
 
 function body(pip: Pip): string {
   return pip.touch_up ? 'M.5 .5H7V4H10.5V13.5H.5Z' : 'M.5 .5H10.5V13.5H.5Z'
@@ -23,8 +23,9 @@ function label(pip: Pip): string {
 
 <template>
   <svg
-    :width="pips.length * 14 - 2"
-    height="19"
+    :width="(pips.length * 14 - 2) * scale"
+    :height="19 * scale"
+    :viewBox="`0 0 ${pips.length * 14 - 2} 19`"
     role="img"
     :aria-label="`${name}: ${pips.map(label).join('; ')}`"
     class="shrink-0"

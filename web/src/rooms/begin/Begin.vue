@@ -25,7 +25,7 @@ const usual = (day: number) => (day > 4 ? ['10:00', '13:00'] : ['19:30', '22:00'
 const router = useRouter()
 const muster = useMuster()
 const step = ref<'units' | 'days' | 'recipes'>('units')
-const name = ref('My muster')
+const name = ref('First')
 const typed = ref('')
 const lines = ref<Line[]>([])
 const hours = ref(DAYS.map((_, day) => ({ on: false, start: usual(day)[0], end: usual(day)[1] })))

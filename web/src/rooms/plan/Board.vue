@@ -18,6 +18,8 @@ const emit = defineEmits<{ select: [call: string] }>()
 
 const TOP = 56
 const CALL = 22
+/** Width that a row's pips have beside its name. */
+const PIPS = 88
 const board = computed(() => props.view.board)
 const rowHeight = computed(() =>
   board.value.rows.length > 14 ? 27 : board.value.rows.length > 12 ? 34 : 40,
@@ -71,13 +73,18 @@ const boxes = computed<Box[]>(() => {
       .filter((one) => one.y === box.y && one.x > box.x)
       .reduce((least, one) => Math.min(least, one.x), props.width)
     const room = next - box.x - 4
-    if (box.label.length * 6.8 + Math.min(box.w, 24) > room) {
-      const short = box.label.split(' ').at(-1) ?? ''
-      box.label = short.length * 6.8 + Math.min(box.w, 24) <= room ? short : ''
-    }
+    const fits = (words: string) => words.length * 6.8 + Math.min(box.w, 24) <= room
+    box.label = shorter(box.label).find(fits) ?? ''
   }
   return made
 })
+
+/** A name and shorter ways to say it, the longest first: 'base, coat 1 of 2', 'base 1/2', 'base'. */
+function shorter(name: string): string[] {
+  const coat = /^(.+), coat (\d) of (\d)$/.exec(name)
+  if (coat) return [name, `${coat[1]} ${coat[2]}/${coat[3]}`, coat[1] ?? '']
+  return [name, name.split(' ').at(-1) ?? '']
+}
 
 /** Drying runs from the end of the call; its slanted end goes from first model dry to last. */
 const dryings = computed(() =>
@@ -178,7 +185,12 @@ function title(box: Box): string {
         :style="{ height: `${rowHeight}px` }"
       >
         <b class="truncate text-14">{{ row.name }}</b>
-        <PipStrip :pips="row.pips" :name="row.name" class="origin-right scale-[.82]" />
+        <PipStrip
+          :pips="row.pips"
+          :name="row.name"
+          class="shrink-0"
+          :scale="Math.min(0.82, PIPS / (row.pips.length * 14))"
+        />
       </div>
     </div>
     <svg

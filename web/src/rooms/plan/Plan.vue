@@ -178,6 +178,7 @@ async function work(what: 'improve' | 'stop') {
         :first="start"
         :shown="shown"
         :zone="muster.zone"
+        :parade="!!view?.parade_day"
         @first="first = $event"
       />
     </div>
