@@ -124,4 +124,6 @@ def _with_cost(report: Report, repair: Repair, given: Recipe) -> str:
 
 
 if __name__ == "__main__":
-    sys.exit(main())
+    from muster.cli.running import run
+
+    sys.exit(run(main))

@@ -123,4 +123,6 @@ def said(answer: dict[str, Any]) -> str:
 
 
 if __name__ == "__main__":
-    sys.exit(main())
+    from muster.cli.running import run
+
+    sys.exit(run(main))

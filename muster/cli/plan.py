@@ -1,4 +1,5 @@
-"""``crisp plan``: make a plan for a problem file. Needs no database and no network."""
+"""``crisp plan``: make a plan for a problem file or a muster file. Needs no database and no
+network."""
 
 from __future__ import annotations
 
@@ -7,16 +8,20 @@ import json
 import os
 import sys
 import time
+from datetime import UTC, datetime
 from pathlib import Path
+from typing import Any
 
 from muster.core.plan.fields import Refused
+from muster.core.plan.plan import Plan
 from muster.core.plan.planner import Planner
-from muster.core.plan.reading import read_problem
-from muster.core.plan.team import improve_together
+from muster.core.plan.problem import Problem
+from muster.core.plan.reading import problem_from
 
-PLANNED, REFUSED, IMPOSSIBLE = 0, 2, 3
+PLANNED, REFUSED, PARTIAL = 0, 2, 3
 MOST_BYTES = 50_000_000
 MOST_CORES = 4
+MUSTER = "crisp-muster/muster"
 
 
 def share_left(begun: float, end: float) -> float:
@@ -25,48 +30,107 @@ def share_left(begun: float, end: float) -> float:
 
 
 def main(arguments: list[str] | None = None) -> int:
-    """Exit 0 planned, 2 refused, 3 impossible."""
-    parser = argparse.ArgumentParser(prog="crisp plan", description="Plan a problem file.")
-    parser.add_argument("problem", type=Path)
+    """Exit 0 planned, 2 refused, 3 partial: something is left, and the plan is written."""
+    parser = argparse.ArgumentParser(
+        prog="crisp plan",
+        description="Plan a problem file, or a muster file by the application's own work builder. "
+        "Of a problem the plan is written as JSON; of a muster the sittings with their calls, and "
+        "what is left and why.",
+    )
+    parser.add_argument("file", type=Path, metavar="PROBLEM.json or MUSTER.json")
     limit = parser.add_mutually_exclusive_group()
     limit.add_argument("--seconds", type=float, default=5.0, help="how long to improve (5)")
     limit.add_argument("--steps", type=int, help="how many attempts instead; repeatable")
     parser.add_argument("--seed", type=int, default=1)
-    parser.add_argument("--out", type=Path, help="where to write the plan; else standard output")
+    parser.add_argument("--out", type=Path, help="where to write the plan as JSON")
+    parser.add_argument("--now", help="of a muster: the moment, as 2027-03-02T19:30+00:00 (now)")
+    parser.add_argument(
+        "--house",
+        type=Path,
+        help="of a muster: the house as JSON (20 degrees C, 50 %%, usual ways)",
+    )
     given = parser.parse_args(arguments)
     if given.seed < 0 or (given.steps is not None and given.steps < 1) or given.seconds < 0:
         parser.error("--seed and --seconds are 0 or more, --steps is 1 or more")
     begun = time.monotonic()
     try:
-        if given.problem.stat().st_size > MOST_BYTES:
-            raise Refused(f"the file is larger than {MOST_BYTES // 1_000_000} MB: split it")
-        problem = read_problem(given.problem.read_bytes())
+        raw = _read(given.file)
+        if isinstance(raw, dict) and raw.get("format") == MUSTER:
+            from muster.cli.plan_muster import derived_from, said
+
+            derived = derived_from(raw, given.now, _read(given.house) if given.house else None)
+            plan = _planned(derived.bench.problem, given, begun)
+            print(said(derived, plan))
+        elif given.now or given.house:
+            raise Refused("--now and --house are for musters: a problem says its own now")
+        else:
+            plan = _planned(problem_from(raw), given, begun)
+            if not given.out:
+                print(_text(plan), end="")
+            for one in plan.left:
+                print(f"left: {json.dumps(one.to_json())}", file=sys.stderr)
     except OSError as error:
-        print(f"{given.problem}: {error.strerror}: name a file that can be read", file=sys.stderr)
+        print(f"{error.filename}: {error.strerror}: name a file that can be read", file=sys.stderr)
         return REFUSED
     except Refused as refusal:
         for complaint in refusal.complaints:
-            print(f"{given.problem}: {complaint}", file=sys.stderr)
+            print(f"{given.file}: {complaint}", file=sys.stderr)
         return REFUSED
-    # Where nothing is found at once there may still be a plan: the time is used either way.
+    if given.out:
+        given.out.write_text(_text(plan), encoding="utf-8")
+    return PARTIAL if plan.left else PLANNED
+
+
+def _read(path: Path) -> Any:
+    """The JSON of a file. Raises Refused, or OSError."""
+    if path.stat().st_size > MOST_BYTES:
+        raise Refused(f"the file is larger than {MOST_BYTES // 1_000_000} MB: split it")
+    try:
+        return json.loads(path.read_bytes())
+    except (ValueError, RecursionError) as error:
+        raise Refused(f"the file is not JSON: {error}") from error
+
+
+def _planned(problem: Problem, given: argparse.Namespace, begun: float) -> Plan:
+    """The plan after so many steps or seconds; the time is used even where all is placed."""
+    _keep_faults()
     if given.steps is not None:
         planner = Planner(problem, given.seed)
         planner.first()
         planner.prove()
-        plan = planner.improve(given.steps, lambda: 1.0)
-    else:
-        end = begun + given.seconds
-        many = min(MOST_CORES, len(os.sched_getaffinity(0)))
-        plan = improve_together(problem, given.seed, many, lambda: share_left(begun, end))
-    text = json.dumps(plan.to_json(), indent=1) + "\n"
-    if given.out:
-        given.out.write_text(text, encoding="utf-8")
-    else:
-        sys.stdout.write(text)
-    for reason in plan.reasons:
-        print(reason, file=sys.stderr)
-    return PLANNED if plan.status == "planned" else IMPOSSIBLE
+        return planner.improve(given.steps, lambda: 1.0)
+    from muster.core.plan.team import improve_together
+
+    end = begun + given.seconds
+    many = min(MOST_CORES, len(os.sched_getaffinity(0)))
+    return improve_together(problem, given.seed, many, lambda: share_left(begun, end))
+
+
+def _keep_faults() -> None:
+    from muster.cli.faults import keeper
+    from muster.core.plan import vetting
+
+    folder = os.environ.get("CRISP_RUN_DIR")
+    if folder:
+        vetting.report = keeper(Path(folder) / "faults")
+
+
+def _text(plan: Plan) -> str:
+    return json.dumps(plan.to_json(), indent=1) + "\n"
+
+
+def moment(text: str | None) -> datetime:
+    """A moment as typed, with its zone; the present one where nothing is. Raises Refused."""
+    if text is None:
+        return datetime.now(UTC)
+    try:
+        found = datetime.fromisoformat(text)
+    except ValueError as error:
+        raise Refused(f"--now {text}: type it as 2027-03-02T19:30+00:00") from error
+    return found if found.tzinfo else found.replace(tzinfo=UTC)
 
 
 if __name__ == "__main__":
-    sys.exit(main())
+    from muster.cli.running import run
+
+    sys.exit(run(main))

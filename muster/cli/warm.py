@@ -20,7 +20,17 @@ def main() -> None:
                 "sittings": [{"start": 0, "end": 7200}],
                 "families": {},
                 "items": [{"id": "pike-1"}],
-                "tasks": [{"id": "base", "items": ["pike-1"], "per_item_s": 60, "family": None}],
+                "tasks": [
+                    {
+                        "id": "base",
+                        "items": ["pike-1"],
+                        "per_item_s": 60,
+                        "family": None,
+                        "not_before": 60,
+                    }
+                ],
+                # A pin that cannot be kept: freeing it is compiled, too.
+                "pins": [{"task": "base", "start": 10}],
                 "links": [],
             }
         )

@@ -2,11 +2,15 @@
 
 from __future__ import annotations
 
-import subprocess
+import contextlib
+import os
+import sys
+from typing import NoReturn
 
 from muster.cli.launch.serve import SETTINGS, serve
 from muster.cli.launch.steps import (
     PYTHON,
+    ROOT,
     RUN,
     Stop,
     compile_planner,
@@ -22,7 +26,7 @@ HELP = """crisp COMMAND
   start                 the same without demo data
   test [PYTEST WORDS]   set up, then run every check and test
   shots                 take the pictures in docs/screenshots anew
-  plan PROBLEM.json     plan a problem file; 'crisp plan --help' says more
+  plan FILE.json        plan a problem or a muster; 'crisp plan --help' says more
   check RECIPE.json     look a recipe over; 'crisp check --help' says more
   mix SHELF.csv --target "#6b7a3a"
                         the best mixes of those paints for a colour
@@ -63,16 +67,22 @@ def main(words: list[str]) -> int:
         return 130
 
 
-def _quietly(module: str, rest: list[str]) -> int:
+FAULT = 70
+"""Where the command itself could not be run: 1 is for findings."""
+
+
+def _quietly(module: str, rest: list[str]) -> NoReturn:
     """Run a command of ours that prints its result on standard output, and nothing else there."""
     if not (PYTHON.exists() and (RUN / "stamps" / "planner,-compiled").exists()):
-        import contextlib
-        import sys
-
-        with contextlib.redirect_stdout(sys.stderr):
-            RUN.mkdir(parents=True, exist_ok=True)
-            install_python(dev=False)
-            compile_planner()
-    return subprocess.run(
-        [str(PYTHON), "-m", module, *rest], env={**environment(), **SETTINGS}
-    ).returncode
+        try:
+            with contextlib.redirect_stdout(sys.stderr):
+                RUN.mkdir(parents=True, exist_ok=True)
+                install_python(dev=False)
+                compile_planner()
+        except Stop as stop:
+            print(f"\ncrisp: {stop}", file=sys.stderr)
+            sys.exit(FAULT)
+    words = [str(PYTHON), "-X", "utf8", "-m", module, *rest]
+    paths = {"PYTHONPATH": str(ROOT), **SETTINGS}
+    # In this process's place, so that pipes, signals and exit codes are the command's own.
+    os.execve(words[0], words, {**environment(), **paths})

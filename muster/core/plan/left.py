@@ -23,6 +23,9 @@ class Relaxed(Protocol):
     def pair_fits(self, link: Link) -> bool:
         """Whether a link's two tasks find a place where nothing else is to be done."""
 
+    def only_its_window_is_short(self, link: Link) -> bool:
+        """Whether a later sitting would not do for what comes before, but a longer window would."""
+
     def place_lacking(self, task: Task) -> str | None:
         """The place that is full for ever for a task; None where a later sitting would do."""
 
@@ -72,9 +75,13 @@ class _Reasons:
         for link in self.into.get(task.id, ()):
             if link.before in self.open and self._meet(link):
                 return Left(task.id, begun, "follows", link.before)
-        for link in self.out_of.get(task.id, ()):
-            hangs = link.window_s is not None and link.after in self.open and self._meet(link)
-            if hangs and not self.relaxed.pair_fits(link):
+        hangs = [
+            link
+            for link in self.out_of.get(task.id, ())
+            if link.window_s is not None and link.after in self.open and self._meet(link)
+        ]
+        for link in hangs:
+            if not self.relaxed.pair_fits(link) or self.relaxed.only_its_window_is_short(link):
                 return Left(task.id, begun, "window", link.after)
         lacking = self.relaxed.place_lacking(task)
         if lacking is not None:

@@ -54,8 +54,11 @@ class Lists:
         self.count = read_list(self.ground.assembled.frame, state, self.current)
         self.rank = rank
 
-    def rows_of(self, plan: Plan, keep_sittings: bool) -> Ints:
-        """A plan as a list; what it does not know, or not whole, comes last."""
+    def rows_of(self, plan: Plan, keep_sittings: bool, loose: bool = True) -> Ints:
+        """A plan as a list; what it does not know, or not whole, comes last.
+
+        ``loose``: what it knows may come sooner, too, where the bench would stand idle.
+        """
         problem = self.ground.assembled.problem
         at = number(self.ground.assembled.tasks)
         rows: list[tuple[int, int, int, int]] = []
@@ -66,14 +69,15 @@ class Lists:
                 rows.append((at[block.ref], block.to_s, sitting, 0))
                 if block.to_s == problem.tasks[block.ref].work_s:
                     last[at[block.ref]] = sitting
-        # What is not known, or not whole, comes where it can; the rest no sooner than it ends.
         order = self.ground.assembled.order.tolist()
-        rows.extend((task, INF, last.get(task, 0), 0) for task in order)
+        rows.extend((task, INF, 0 if loose else last.get(task, 0), 0) for task in order)
         return np.array(rows, np.int64).reshape(-1, LIST_FIELDS)
 
-    def follow(self, plan: Plan, patience: int, keep_sittings: bool = True) -> Rank:
+    def follow(
+        self, plan: Plan, patience: int, keep_sittings: bool = True, loose: bool = True
+    ) -> Rank:
         """Place everything in the order of ``plan``; none sooner than in its sitting, if wanted."""
-        rows = self.rows_of(plan, keep_sittings)
+        rows = self.rows_of(plan, keep_sittings, loose)
         return self.place(rows, len(rows), patience)
 
     def _learn(self, worse_s: float) -> None:

@@ -176,10 +176,25 @@ def blocks_of(assembled: Assembled, state: Ints) -> tuple[Block, ...]:
         assembled.tools,
     )
     rows = column(state, BLOCKS, int(state[N_BLOCKS]) * BLOCK_FIELDS).reshape(-1, BLOCK_FIELDS)
-    return tuple(
-        Block(DO_NAMES[do], names[do][ref], start, end, low, high)
-        for do, ref, low, high, start, end in rows.tolist()
-    )
+    found: list[Block] = []
+    for do, ref, low, high, start, end in rows.tolist():
+        block = Block(DO_NAMES[do], names[do][ref], start, end, low, high)
+        if found and _goes_on(assembled.problem, found[-1], block):
+            found[-1] = replace(found[-1], end=end, to_s=high)
+        else:
+            found.append(block)
+    return tuple(found)
+
+
+def _goes_on(problem: Problem, one: Block, two: Block) -> bool:
+    """Whether two pieces are one, cut without need: nothing lies between them and no rule tells
+    them apart."""
+    if one.do != "work" or (two.do, two.ref, two.start) != ("work", one.ref, one.end):
+        return False
+    task = problem.tasks[one.ref]
+    family = problem.families[task.family] if task.family else None
+    lasts = family is None or family.life_s is None or two.end - one.start <= family.life_s
+    return lasts and not task.wants
 
 
 def _dropped(problem: Problem, blocks: tuple[Block, ...]) -> tuple[str, ...]:

@@ -26,6 +26,7 @@ class Relaxed:
         self.pairs: dict[Link, bool] = {}
         self.later: frozenset[str] | None = None
         self.roomy: dict[str, frozenset[str]] = {}
+        self.wider: dict[Link, frozenset[str]] = {}
 
     def pair_fits(self, link: Link) -> bool:
         """Whether one model's passes of a link find a place where nothing else is to be done."""
@@ -34,16 +35,29 @@ class Relaxed:
             self.pairs[link] = self.solve(alone) == frozenset(alone.tasks)
         return self.pairs.get(link, False)
 
+    def only_its_window_is_short(self, link: Link) -> bool:
+        """Whether a later sitting would not do for what comes before, but a longer window would."""
+        if link.before in self._placed_later():
+            return False
+        if link not in self.wider:
+            problem = self._with_time()
+            links = tuple(
+                replace(one, window_s=None) if one == link else one for one in problem.links
+            )
+            self.wider[link] = self.solve(replace(problem, links=links))
+        return link.before in self.wider[link]
+
+    def _placed_later(self) -> frozenset[str]:
+        if self.later is None:
+            self.later = self.solve(self._with_time())
+        return self.later
+
     def place_lacking(self, task: Task) -> str | None:
         """The place that is full for ever for a task; None where a later sitting would do.
 
         Without holds every place is free again one day.
         """
-        if not self.problem.holds:
-            return None
-        if self.later is None:
-            self.later = self.solve(self._with_time())
-        if task.id in self.later:
+        if not self.problem.holds or task.id in self._placed_later():
             return None
         for place in self.problem.places:
             if place not in self.roomy:
@@ -68,6 +82,10 @@ class Relaxed:
 
 class Unasked:
     """Answers nothing, for plans that are made without a planner."""
+
+    def only_its_window_is_short(self, link: Link) -> bool:
+        """Taken to be long enough."""
+        return False
 
     def pair_fits(self, link: Link) -> bool:
         """Taken to fit."""

@@ -62,7 +62,7 @@ class Search(Ground):
         if guide is not None and guide.blocks:
             known = guide.score
             before = (0.0, float(known.left_weight), float(known.left_s), float(known.late_weight))
-            self.lists.follow(guide, INF)
+            self.lists.follow(guide, INF, loose=False)
             sound = self.best_rank is not None and self.best_rank[:4] <= before
             if steady and sound and not self._is_early(guide):
                 return
@@ -95,7 +95,8 @@ class Search(Ground):
         return sooner < -AS_PLANNED_S
 
     def _follow_patiently(self, guide: Plan) -> None:
-        """Let a later call go first where the next would idle a quarter of an hour."""
+        """Let calls come sooner where the bench would stand idle, or for a quarter of an hour."""
+        self.lists.follow(guide, INF)
         self.lists.follow(guide, 900)
 
     def _follow_freely(self, guide: Plan) -> None:

@@ -49,9 +49,7 @@ class Evening:
 
     def look(self) -> Plan:
         """The plan that holds now."""
-        chores = (
-            chores_so_far(self.past, self.plan, self.origin, self.now) if self.plan else ()
-        )
+        chores = chores_so_far(self.past, self.plan, self.origin, self.now) if self.plan else ()
         known = {(RECIPE.id, RECIPE.version): RECIPE}
         made = derive(Snapshot(self.chosen, tuple(self.facts), known, self.now, chores=chores))
         guide = None
