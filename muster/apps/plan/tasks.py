@@ -22,6 +22,9 @@ LEASE = timedelta(seconds=15)
 
 BEAT_S = 1.0
 
+PROOF_S = 8.0
+"""How long a worker looks for a stronger bound when the plan is as good as it gets."""
+
 
 def take(run_id: int) -> PlanRun | None:
     """Take the run's lease; None where another holds it or it is over."""
@@ -87,7 +90,8 @@ def improve(run_id: int) -> None:
     planner.improve(None, go_on, on_better)
     take_better()
     if ended == PlanRun.Status.DONE and checkpoint(run, best, run.budget_s):
-        planner.prove()
+        until = time.monotonic() + PROOF_S
+        planner.prove(lambda: time.monotonic() < until)
         bounds = planner.bounds_beside(best.left, best.dropped_pins)
         best = replace(best, bounds=bounds)
     checkpoint(run, best, spent_before + time.monotonic() - begun, ended)

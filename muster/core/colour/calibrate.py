@@ -11,7 +11,6 @@ from dataclasses import dataclass
 from typing import Literal
 
 import numpy as np
-from scipy.optimize import least_squares
 
 from muster.core.colour.film import masstone_of, over
 from muster.core.colour.observer import BANDS, NM, Floats
@@ -71,6 +70,9 @@ def calibrated(start: Optics, swatches: Sequence[Swatch], white: Optics) -> Opti
     Never fits its swatches worse than the start does. Raises ValueError for more than
     ``MOST_SWATCHES``, or a tint without paint or without white.
     """
+    # Loaded where a swatch is fitted: it takes longer than all the rest of a mix.
+    from scipy.optimize import least_squares
+
     if len(swatches) > MOST_SWATCHES:
         raise ValueError(f"{len(swatches)} swatches of one paint: keep the {MOST_SWATCHES} best")
     for one in swatches:

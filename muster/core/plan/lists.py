@@ -13,13 +13,13 @@ import numpy as np
 from muster.core.plan.ground import Ground, Rank
 from muster.core.plan.kernel.assemble import number
 from muster.core.plan.kernel.attempt import attempt, attempt_list
-from muster.core.plan.kernel.follow import LIST_FIELDS, TASK, WISH
+from muster.core.plan.kernel.follow import LIST_FIELDS, TASK, UP_TO, WISH
 from muster.core.plan.kernel.shape import INF, Ints
 from muster.core.plan.kernel.vary import N_DRAWS, read_list, vary
 from muster.core.plan.plan import Plan
 from muster.core.plan.waves import PLAIN
 
-HOT, COLD = 1.0, 0.01
+HOT, COLD = 3.0, 0.01
 """How much worse a neighbour is commonly gone on from, first and last: times a small worsening."""
 
 SOFT = 0.1
@@ -28,7 +28,7 @@ SOFT = 0.1
 STEPS_S = (40.0, 200.0, 1000.0, 5000.0)
 """How long the dispatch idles rather than leave the order by one place."""
 
-SMALL = 0.2
+SMALL = 0.4
 """A small worsening: only this share of those met is smaller."""
 
 PATIENCES = (INF, INF, 900, 0)
@@ -97,6 +97,14 @@ class Lists:
         )  # fmt: skip
         ground.keep()
         return ground.lean_rank()
+
+    def scramble(self) -> None:
+        """Go on from all tasks in any order."""
+        order = self.ground.random.permutation(len(self.ground.assembled.tasks))
+        rows = np.zeros((len(order), LIST_FIELDS), np.int64)
+        rows[:, TASK], rows[:, UP_TO] = order, INF
+        rank = self.place(rows, len(rows), INF)
+        self.set_out(self.ground.state, rank)
 
     def _lean_on(self, entries: Ints, count: int, step_s: float) -> Rank:
         """Let the dispatch place everything, leaning on the order of a list."""

@@ -27,10 +27,14 @@ from muster.core.plan.placed import placed_part
 from muster.core.plan.plan import Block, Bounds, Left, Plan
 from muster.core.plan.problem import Problem
 from muster.core.plan.proof import proven
+from muster.core.plan.proof_whole import proven_whole
 from muster.core.plan.relaxed import Relaxed
 from muster.core.plan.search import Search
 from muster.core.plan.settle import settle
 from muster.core.plan.vetting import vetted
+
+PROGRAMMES = 40
+"""How many linear programmes a proof takes where no time is given."""
 
 PATIENCE = 24
 """How many varied attempts are made at least where the first finds no place for something."""
@@ -68,13 +72,19 @@ class Planner:
         pins = tuple(pin for pin in self.problem.pins if pin.task not in dropped)
         return placed_part(replace(self.problem, pins=pins), left)
 
-    def prove(self) -> None:
-        """Look for a stronger bound on the cost: a second or a few, so not while anyone waits."""
+    def prove(self, go_on: Callable[[], bool] | None = None) -> None:
+        """Look for a stronger bound on the cost: some seconds, so not while anyone waits.
+
+        ``go_on`` is asked before each programme; without it so many are solved as are always the
+        same.
+        """
         if self.search.best_rank is None:
             return
         left = self._left(self.search.best)
         dropped = _dropped(self.problem, blocks_of(self.assembled, self.search.best))
-        better = proven(self._part(left, dropped), self.bounds_beside(left, dropped))
+        part = self._part(left, dropped)
+        better = proven(part, self.bounds_beside(left, dropped))
+        better = proven_whole(part, better, go_on or _so_often(PROGRAMMES))
         if left or dropped:
             self._bounds[left, dropped] = better
         else:
@@ -164,6 +174,12 @@ class Planner:
             ):
                 found.append((link.before, link.after))
         return tuple(found)
+
+
+def _so_often(many: int) -> Callable[[], bool]:
+    """Answers True so often."""
+    left = iter(range(many))
+    return lambda: next(left, None) is not None
 
 
 def blocks_of(assembled: Assembled, state: Ints) -> tuple[Block, ...]:

@@ -16,11 +16,11 @@ holds for any prices whatever.
 from __future__ import annotations
 
 import math
-from collections.abc import Iterable
+from collections.abc import Iterable, Mapping
 from dataclasses import dataclass, field, replace
 from itertools import pairwise
+from types import MappingProxyType
 
-import highspy
 import numpy as np
 import numpy.typing as npt
 
@@ -40,6 +40,8 @@ MOST_FINE, MOST = 3_000, 6_000
 
 ROOM = 1.35
 """The sittings looked at one by one hold so much times the work; what is later is one stretch."""
+
+UNDONE_S = 1e5
 
 Row = list[tuple[int, float]]
 Floats = npt.NDArray[np.float64]
@@ -64,6 +66,7 @@ class Programme:
     rows: list[Row] = field(default_factory=list)
     limits: list[tuple[float, float]] = field(default_factory=list)
     constant: float = 0.0
+    _made: tuple[npt.NDArray[np.int64], npt.NDArray[np.int32], Floats] | None = None
 
     def variable(self, cost: float, most: float) -> int:
         """A new variable from 0 to ``most``."""
@@ -78,12 +81,20 @@ class Programme:
 
     def least(self) -> float:
         """A number that no solution is below, rounding of floats allowed for."""
-        low, high = np.array(self.limits).T
-        starts = np.cumsum([0, *(len(row) for row in self.rows)])
-        columns = np.array([c for row in self.rows for c, _ in row], np.int32)
-        values = np.array([v for row in self.rows for _, v in row], np.float64)
-        costs, upper = np.array(self.costs), np.array(self.upper)
-        prices = _prices(costs, upper, low, high, starts, columns, values)
+        return self.solved()[0]
+
+    def solved(self, fixed: Mapping[int, int] = MappingProxyType({})) -> tuple[float, Floats]:
+        """A number that no solution is below, and the best solution; empty where none was found.
+
+        ``fixed``: variables that have one value.
+        """
+        low, high = self._limits()
+        starts, columns, values = self._matrix()
+        costs = self._costs()
+        least, most = np.zeros(len(costs)), np.array(self.upper)
+        for variable, value in fixed.items():
+            least[variable] = most[variable] = float(value)
+        prices, x = _prices(costs, least, most, low, high, starts, columns, values)
         # Weak duality: costs·x = prices·(rows·x) + (costs − prices·rows)·x, each at its least.
         prices = np.where((prices > 0) & np.isinf(low), 0.0, prices)
         prices = np.where((prices < 0) & np.isinf(high), 0.0, prices)
@@ -92,11 +103,28 @@ class Programme:
         parts = np.concatenate(
             [
                 prices * np.where(prices > 0, _finite(low), _finite(high)),
-                np.minimum(left * upper, 0),
+                np.minimum(left * most, left * least),
             ]
         )
         total = math.fsum(parts.tolist()) + self.constant
-        return total - 1e-9 * (math.fsum(np.abs(parts).tolist()) + abs(self.constant))
+        return total - 1e-9 * (math.fsum(np.abs(parts).tolist()) + abs(self.constant)), x
+
+    def _limits(self) -> tuple[Floats, Floats]:
+        low, high = np.array(self.limits).T
+        return low, high
+
+    def _costs(self) -> Floats:
+        return np.array(self.costs)
+
+    def _matrix(self) -> tuple[npt.NDArray[np.int64], npt.NDArray[np.int32], Floats]:
+        """The rows one after another; made once."""
+        if self._made is None or len(self._made[0]) != len(self.rows) + 1:
+            self._made = (
+                np.cumsum([0, *(len(row) for row in self.rows)]),
+                np.array([c for row in self.rows for c, _ in row], np.int32),
+                np.array([v for row in self.rows for _, v in row], np.float64),
+            )
+        return self._made
 
 
 def proven(problem: Problem, bounds: Bounds) -> Bounds:
@@ -106,7 +134,7 @@ def proven(problem: Problem, bounds: Bounds) -> Bounds:
     """
     if bounds.finish >= FOREVER:
         return bounds
-    cost = _Sharing(problem, bounds).least_cost()
+    cost = Sharing(problem, bounds).least_cost()
     return bounds if cost is None else replace(bounds, cost_s=max(bounds.cost_s, math.floor(cost)))
 
 
@@ -115,13 +143,16 @@ def _finite(limit: Floats) -> Floats:
 
 
 def _prices(
-    costs: Floats, upper: Floats, low: Floats, high: Floats,
+    costs: Floats, lower: Floats, upper: Floats, low: Floats, high: Floats,
     starts: npt.NDArray[np.int64], columns: npt.NDArray[np.int32], values: Floats,
-) -> Floats:  # fmt: skip
-    """What each row is worth at the best solution; noughts where none was found."""
+) -> tuple[Floats, Floats]:  # fmt: skip
+    """What each row is worth at the best solution, and that; noughts and nothing where none was
+    found."""
+    import highspy
+
     model = highspy.HighsLp()
     model.num_col_, model.num_row_ = len(costs), len(low)
-    model.col_cost_, model.col_lower_, model.col_upper_ = costs, np.zeros(len(costs)), upper
+    model.col_cost_, model.col_lower_, model.col_upper_ = costs, lower, upper
     model.row_lower_, model.row_upper_ = low, high
     model.a_matrix_.format_ = highspy.MatrixFormat.kRowwise
     model.a_matrix_.start_ = starts.astype(np.int32)
@@ -135,11 +166,15 @@ def _prices(
     highs.setOptionValue("run_crossover", "off")
     highs.passModel(model)
     highs.run()
-    prices = np.array(highs.getSolution().row_dual, np.float64)
-    return prices if len(prices) == len(low) else np.zeros(len(low))
+    found = highs.getSolution()
+    prices, x = np.array(found.row_dual, np.float64), np.array(found.col_value, np.float64)
+    if len(prices) != len(low) or not np.isfinite(prices).all():
+        prices = np.zeros(len(low))
+    optimal = highs.getModelStatus() == highspy.HighsModelStatus.kOptimal
+    return prices, x if optimal and len(x) == len(costs) else np.zeros(0)
 
 
-class _Sharing:
+class Sharing:
     """The programme of one problem."""
 
     def __init__(self, problem: Problem, bounds: Bounds) -> None:
@@ -151,14 +186,20 @@ class _Sharing:
         self.here = problem.sitting_at(problem.now)
         self.made = Programme()
         self.x: dict[str, list[int]] = {}
+        self.switches: list[int] = []
+        """Variables that are whole in every plan: a tool is out in a sitting, a family opened."""
 
     def least_cost(self) -> float | None:
         """A lower bound on the cost of every plan; None where the programme would be too large."""
-        self.stretches = self._stretches(FINE_S)
-        if len(self.tasks) * len(self.stretches) > MOST_FINE:
-            self.stretches = self._stretches(None)
+        fine = len(self.tasks) * len(self._stretches(FINE_S)) <= MOST_FINE
+        return self.made.least() if self.build(FINE_S if fine else None) else None
+
+    def build(self, fine_s: int | None) -> bool:
+        """Write the programme, its stretches at most so long (None: a sitting each); False where it
+        would be too large."""
+        self.stretches = self._stretches(fine_s)
         if not self.tasks or len(self.tasks) * len(self.stretches) > MOST:
-            return None
+            return False
         self._share_work()
         self._open_families()
         for link in self.problem.links:
@@ -168,7 +209,7 @@ class _Sharing:
         self._finish_models()
         self._finish_all()
         self.made.constant += sum(self.left.values())
-        return self.made.least()
+        return True
 
     def _stretches(self, fine_s: int | None) -> list[Stretch]:
         """The sittings from ``now`` on, cut fine or whole; what is late comes as one."""
@@ -205,7 +246,9 @@ class _Sharing:
                 )
                 for s in self.stretches
             ]
-            self.made.row(1, [(x, 1.0) for x in self.x[task.id]], 1)
+            # Work left undone is so dear that it only says where a sharing has no room.
+            undone = self.made.variable(UNDONE_S, 1.0)
+            self.made.row(1, [(undone, 1.0), *((x, 1.0) for x in self.x[task.id])], 1)
         for index, stretch in enumerate(self.stretches):
             for needs, within in allowed.items():
                 holds = sum(
@@ -243,6 +286,8 @@ class _Sharing:
             for name, tool in problem.tools.items():
                 cost = 0 if here and name in out else tool.setup_s + tool.cleanup_s
                 uses[name] = made.variable(float(cost), float(many))
+                if many == 1 and cost:
+                    self.switches.append(uses[name])
                 blocks.append((uses[name], float(cost)))
             for name, family in problem.families.items():
                 these = [t for t in self.tasks if t.family == name]
@@ -250,6 +295,8 @@ class _Sharing:
                 if not these:
                     continue
                 opened = made.variable(float(cost), float(many))
+                if many == 1 and cost:
+                    self.switches.append(opened)
                 # Openings beyond the first of a sitting: as many as its life makes needed.
                 again = made.variable(float(family.setup_s + family.cleanup_s), math.ldexp(1, 20))
                 blocks += [(opened, float(cost)), (again, made.costs[again])]
@@ -389,7 +436,10 @@ class _Sharing:
                 self.made.row(-math.inf, terms, g0 - slope * f0 + 1e-9)
 
     def _finish_all(self) -> None:
-        """The finish waits for every task, and comes no sooner than is proven otherwise."""
+        """The finish waits for every task that nothing follows, and comes no sooner than is proven
+        otherwise. What is followed is done sooner by what ``_follow`` says."""
+        followed = {link.before for link in self.problem.links if self.left[link.after]}
+        ending = [task for task in self.tasks if task.id not in followed]
         worth = self.problem.day_s / 2 / DAY_S
         soonest = self.bounds.finish
         moments = [max(stretch.start, soonest) for stretch in self.stretches]
@@ -400,7 +450,7 @@ class _Sharing:
             self.made.constant += worth * (two - one)
             sooner = self.stretches[index].end < soonest
             done = self.made.variable(-worth * (two - one), 0.0 if sooner else 1.0)
-            for task in self.tasks:
+            for task in ending:
                 mine = self.x[task.id][: index + 1]
                 self.made.row(-math.inf, [(done, 1.0), *((x, -1.0) for x in mine)], 1e-9)
 

@@ -37,6 +37,9 @@ AS_PLANNED_S = 120
 CYCLE_STEPS, CYCLE_STEPS_A_ROW = 200, 5
 """How many steps an annealing takes that has the time, in all and for each row of the list."""
 
+FEW_TASKS = 24
+"""Up to so many tasks, good orders may lie anywhere, and some are found by chance."""
+
 ENDING = 0.05
 """When so little is left, one goes on from the best only."""
 
@@ -139,10 +142,13 @@ class Search(Ground):
         lists.step(max(0.0, warmth))
 
     def _begin_cycle(self) -> None:
-        """Anneal anew: first from the best, then by turns from other waves and from the best."""
+        """Anneal anew: first from the best, then by turns from other waves and from the best; where
+        there is little to do, from any order too."""
         assert self.best_rank is not None
         self.cycles += 1
-        if self.cycles % 2:
+        if self.cycles % 3 == 0 and len(self.assembled.tasks) <= FEW_TASKS:
+            self.lists.scramble()
+        elif self.cycles % 2:
             self.lists.set_out(self.best, walked(self.best_rank))
         else:
             self.waves.step(1.0)

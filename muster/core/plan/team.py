@@ -24,7 +24,7 @@ def improve_together(problem: Problem, seed: int, many: int, go_on: Callable[[],
     for planner in planners:
         planner.first()
     with ThreadPoolExecutor(many + 1) as pool:
-        proof = pool.submit(planners[0].prove)
+        proof = pool.submit(planners[0].prove, lambda: go_on() > 0)
         plans = list(pool.map(lambda one: one.improve(None, go_on), planners))
         proof.result()
     best: Plan = min(plans, key=lambda plan: plan.score.rank())

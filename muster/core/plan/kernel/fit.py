@@ -189,12 +189,11 @@ def room_in(
                 asked = amount if (position + 1) * per <= to else 0
             if asked == 0:
                 continue
-            held, soonest = kept, INF
+            held = kept
             for index in range(state[N_STAYS]):
                 until = state[state[STAY_UNTIL] + index]
                 if state[state[STAY_PLACE] + index] == place and until > moment:
                     held += state[state[STAY_AMOUNT] + index]
-                    soonest = min(soonest, until)
             if amount > 0:
                 while drying < position and moment >= ready(
                     frame,
@@ -205,9 +204,29 @@ def room_in(
                     drying += 1
                 held += amount * (position - drying + stage)
             if held > capacity:
-                wait = start + soonest - moment if soonest < INF else INF
+                freed = freed_at(state, place, moment, held - capacity)
+                wait = start + freed - moment if freed < INF else INF
                 return max(begun, position * per), wait
     return to, 0
+
+
+@compiled
+def freed_at(state: Ints, place: int, moment: int, wanted: int) -> int:
+    """When so much of what stands in a place at ``moment`` has left it; INF: never."""
+    at = moment
+    while wanted > 0:
+        soonest = INF
+        for index in range(state[N_STAYS]):
+            until = state[state[STAY_UNTIL] + index]
+            if state[state[STAY_PLACE] + index] == place and at < until < soonest:
+                soonest = until
+        if soonest >= INF:
+            return INF
+        at = soonest
+        for index in range(state[N_STAYS]):
+            if state[state[STAY_PLACE] + index] == place and state[state[STAY_UNTIL] + index] == at:
+                wanted -= state[state[STAY_AMOUNT] + index]
+    return at
 
 
 @compiled

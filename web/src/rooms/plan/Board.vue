@@ -171,7 +171,8 @@ function texture(card: CallCard): string {
 function title(box: Box): string {
   const card = box.card
   const at = `${props.day(card.start ?? '')} ${props.clock(new Date(box.start).toISOString())}`
-  return `${card.tray_name}, ${card.name}, ${at} to ${props.clock(new Date(box.end).toISOString())}`
+  const shown = box.label && !card.name.includes(box.label) ? `${box.label}: ` : ''
+  return `${card.tray_name}, ${shown}${card.name}, ${at} to ${props.clock(new Date(box.end).toISOString())}`
 }
 </script>
 
