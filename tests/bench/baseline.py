@@ -55,7 +55,8 @@ class Restarts:
         one, ground = self.ground.assembled, self.ground
         attempt(
             one.frame, one.weight, ground.start, ground.state, ground.spare, one.order,
-            one.windows, priority, one.tail, one.due, taste, ground.measures,
+            one.windows, priority, one.tail, one.due, taste, one.wishes * 0,
+            ground.measures,
         )  # fmt: skip
         made = Attempt(priority, taste, ground.rank(), self._starts())
         ground.keep()
@@ -91,7 +92,7 @@ class Restarts:
         else:
             priority, taste = self._varied(current)
         made = self.try_once(priority, taste)
-        room = (*current.rank[:3], current.rank[3] * (1 + 0.02 * warmth))
+        room = (*current.rank[:5], current.rank[5] * (1 + 0.02 * warmth))
         if made.rank <= room:
             self.current = made
         elif self.best is not None and self.random.random() < 0.02:

@@ -47,10 +47,15 @@ def force(
     parts: bool = False,
     due_share: float | None = None,
     colours: int = 8,
+    handles: int | None = None,
+    wants: bool = False,
+    bench_share: float = 1.0,
 ) -> dict[str, Any]:
     """A problem of so many trays that share undercoats, colours, washes and varnish.
 
-    ``due_share``: dues at that share of the sittings (None: none); ``rack``: places in all.
+    ``due_share``: dues at that share of the sittings (None: none); ``rack``: places in all;
+    ``handles``: so many, one for each model from its first colour to its varnish; ``wants``:
+    daylight is a wish; ``bench_share``: of the sittings that would be plenty.
     """
     chance = random.Random(seed)
     families: dict[str, Any] = {
@@ -63,6 +68,7 @@ def force(
     items: list[dict[str, Any]] = []
     tasks: list[dict[str, Any]] = []
     links: list[dict[str, Any]] = []
+    holds: list[dict[str, Any]] = []
     for tray in range(trays):
         names = [f"t{tray}-{n}" for n in range(models + chance.randrange(-1, 2))]
         items += [{"id": n, "unit": f"u{tray // 3}", "weight": 1 + chance.randrange(3) / 2}
@@ -79,7 +85,11 @@ def force(
                                colour, dry_s=900))  # fmt: skip
         chain.append(_task(tray, "wash", names, 40 + chance.randrange(30), "wash", dry_s=2700))
         chain.append(_task(tray, "varnish", names, 20, "varnish", dry_s=2 * HOUR,
-                           needs=["daylight"] if daylight else []))  # fmt: skip
+                           needs=["daylight"] if daylight else [],
+                           wants={"daylight": 900} if wants else {}))  # fmt: skip
+        if handles is not None:
+            first = next(task for task in chain if "/base-" in task["id"])
+            holds.append({"from": first["id"], "to": chain[-1]["id"], "places": {"handles": 1}})
         if parts:
             links += _parts(chain, names, tray, items, tasks)
         for before, after in pairwise(chain):
@@ -89,7 +99,7 @@ def force(
                           "window_s": 5400 if wet else None})  # fmt: skip
         tasks += chain
     work = sum(task["per_item_s"] * len(task["items"]) for task in tasks)
-    bench = sittings(8 + int(work * 1.5 / 9000), chance)
+    bench = sittings(max(1, int(bench_share * (8 + int(work * 1.5 / 9000)))), chance)
     if due_share is not None:
         for index, item in enumerate(items):
             share = due_share * (0.5 + 0.5 * index / len(items))
@@ -105,10 +115,12 @@ def force(
     return {
         "format": "crisp-muster/plan-problem", "version": 1,
         "origin": "2027-03-01T00:00:00+00:00", "sittings": bench,
-        "conditions": conditions if daylight else [],
+        "conditions": conditions if daylight or wants else [],
         "clocks": {"water": slow, "cure": [{"from": 0, "rate": 1.0}]},
-        "places": {"rack": rack if rack is not None else 10 * models * trays},
+        "places": {"rack": rack if rack is not None else 10 * models * trays,
+                   **({"handles": handles} if handles is not None else {})},
         "tools": TOOLS, "families": families, "items": items, "tasks": tasks, "links": links,
+        "holds": holds,
     }  # fmt: skip
 
 
@@ -122,10 +134,11 @@ def _family(
 def _task(
     tray: int, name: str, items: list[str], per_item_s: int, family: str | None,
     break_: str = "item", dry_s: int = 900, needs: list[str] | None = None,
+    wants: dict[str, int] | None = None,
 ) -> dict[str, Any]:  # fmt: skip
     return {"id": f"t{tray}/{name}", "items": items, "per_item_s": per_item_s, "family": family,
             "break": break_, "dry_s": dry_s, "clock": "water", "places": {"rack": 1},
-            "needs": needs or []}  # fmt: skip
+            "needs": needs or [], "wants": wants or {}}  # fmt: skip
 
 
 def _parts(
@@ -157,7 +170,15 @@ KINDS: dict[str, dict[str, Any]] = {
     "12, dues": {"trays": 12, "due_share": 0.8},
     "12, long work": {"trays": 12, "long_work": True},
     "12, parts": {"trays": 12, "parts": True},
+    "12, handles": {"trays": 12, "rack": 30, "handles": 20},
+    "12, wishes": {"trays": 12, "wants": True},
+    "12, too little bench": {"trays": 12, "bench_share": 0.25},
+    "12, half done": {"trays": 12, "handles": 24},
     "30, all of it": {"trays": 30, "windows": True, "rack": 40, "daylight": True,
                       "due_share": 0.9, "long_work": True, "parts": True},
 }  # fmt: skip
 """Every kind by name."""
+
+
+HALF_DONE = "12, half done"
+"""The kind of which half an evening is fact."""

@@ -24,7 +24,8 @@ from muster.core.plan.problem import Problem
 from muster.core.plan.reading import problem_from
 from muster.core.plan.team import improve_together
 from tests.bench.baseline import Restarts
-from tests.bench.instances import KINDS, force
+from tests.bench.instances import HALF_DONE, KINDS, force
+from tests.core.plan.test_planner import carried_out
 
 RESTARTS = 10_000
 
@@ -43,6 +44,8 @@ def alone_s(raw: dict[str, Any]) -> int:
             **raw, "tasks": tasks,
             "items": [item for item in raw["items"] if item["id"] in items],
             "links": [link for link in raw["links"] if link["after"] in names],
+            "holds": [hold for hold in raw["holds"] if hold["from"] in names],
+            "done": [piece for piece in raw.get("done", ()) if piece["task"] in names],
         }  # fmt: skip
         total += Planner(problem_from(mine)).first().score.hands_on_s
     return total
@@ -58,7 +61,7 @@ def baseline(problem: Problem, seconds: float) -> tuple[float, int]:
     while ground.steps < RESTARTS and time.monotonic() < until:
         restarts.step(max(0.0, 1 - ground.steps / RESTARTS))
     assert ground.best_rank is not None
-    return ground.best_rank[3] if ground.best_rank[0] == 0 else float("inf"), ground.steps
+    return ground.best_rank[5], ground.steps
 
 
 def library(problem: Problem, seconds: float, set_ups: bool) -> float | None:
@@ -93,15 +96,24 @@ def library(problem: Problem, seconds: float, set_ups: bool) -> float | None:
     starts = {name: result.best.tasks[n].start for n, name in enumerate(problem.tasks)}
     planner = Planner(problem)
     names = list(problem.tasks)
-    order = [(names.index(n), INF, 0) for n in sorted(names, key=lambda name: starts[name])]
+    order = [(names.index(n), INF, 0, 0) for n in sorted(names, key=lambda name: starts[name])]
     planner.search.lists.place(np.array(order, np.int64), len(order), INF)
     rank = planner.search.best_rank
-    return rank[3] if rank is not None and rank[0] == 0 else None
+    return rank[5] if rank is not None and rank[2] == 0 else None
+
+
+def half_done(raw: dict[str, Any]) -> dict[str, Any]:
+    """The problem half an evening later, worked to plan but for ten minutes."""
+    plan = Planner(problem_from(raw)).first()
+    first = raw["sittings"][0]
+    return carried_out(raw, plan, (first["start"] + first["end"]) // 2, 600)
 
 
 def row(name: str, seconds: float, base_s: float, with_library: bool) -> str:
     """One line of the table."""
     raw = force(**KINDS[name])
+    if name == HALF_DONE:
+        raw = half_done(raw)
     problem = problem_from(raw)
     begun = time.monotonic()
     planner = Planner(problem)
@@ -117,6 +129,7 @@ def row(name: str, seconds: float, base_s: float, with_library: bool) -> str:
         f"{first.score.cost_s / base:.3f}", f"{plan.score.cost_s / base:.3f}", f"{made:,}",
         f"{plan.gap():.1%}", f"{plan.steps / seconds:,.0f}",
         f"{float(plan.score.late_weight):g} / {float(plan.bounds.late_weight):g}",
+        f"{float(plan.score.left_weight):g} / {float(plan.bounds.left_weight):g}",
     ]  # fmt: skip
     for set_ups in (True, False) if with_library else ():
         found = library(problem, seconds, set_ups)
@@ -136,7 +149,7 @@ def main() -> None:
     warm.first()
     warm.improve(60, lambda: 1.0)
     heads = ["kind", "tasks", "first, s", "hands-on saved", "first / baseline", "cost / baseline",
-             "restarts", "gap", "steps a second", "late / bound"]  # fmt: skip
+             "restarts", "gap", "steps a second", "late / bound", "left / bound"]  # fmt: skip
     heads += ["cost / library", "the same without set-ups"] if given.library else []
     print("| " + " | ".join(heads) + " |\n|" + " --- |" * len(heads), flush=True)
     for name in given.kinds or KINDS:

@@ -29,4 +29,5 @@ def improve_together(problem: Problem, seed: int, many: int, go_on: Callable[[],
         proof.result()
     best: Plan = min(plans, key=lambda plan: plan.score.rank())
     steps = sum(plan.steps for plan in plans)
-    return replace(best, bounds=planners[0].bounds, seed=seed, steps=steps)
+    bounds = planners[0].bounds_beside(best.left, best.dropped_pins)
+    return replace(best, bounds=bounds, seed=seed, steps=steps)
