@@ -4,7 +4,6 @@ from __future__ import annotations
 
 import hashlib
 import json
-from collections.abc import Mapping
 from dataclasses import dataclass, replace
 
 from muster.core.colour.recipes import coloured
@@ -15,7 +14,7 @@ from muster.core.plan.planner import Planner
 from muster.core.recipes.nesting import whole
 from muster.core.recipes.recipe import Recipe
 from muster.core.snapshot import Snapshot
-from muster.core.stack.settled import settled_in_coats
+from muster.core.stack.settled import Settled, settled_in_coats
 from muster.core.work.calls import Call, calls_of
 from muster.core.work.coats import with_coats
 from muster.core.work.problem import Bench, bench_of
@@ -44,21 +43,29 @@ def derive(snapshot: Snapshot, keep_running: bool = True) -> Derived:
     tables = house.tables()
     paints = {paint.name: paint for paint in snapshot.shelf}
     recipes: dict[tuple[str, int], Recipe] = {}
-    recoats: dict[tuple[str, int], Mapping[str, float]] = {}
+    settled: dict[tuple[str, int], Settled] = {}
     for unit in snapshot.choices.units:
         name = (unit.recipe, unit.recipe_version)
         if name not in recipes:
             unfolded = whole(snapshot.recipes[name], snapshot.recipes).recipe
             made = settled_in_coats(unfolded, house.habits, tables)
-            recipes[name], recoats[name] = coloured(made.recipe, paints), made.recoats
+            recipes[name], settled[name] = coloured(made.recipe, paints), made
     snapshot = replace(snapshot, recipes=recipes)
     passes = {
         unit.id: recipes[unit.recipe, unit.recipe_version].passes for unit in snapshot.choices.units
     }
     told = with_coats(record(snapshot.facts), passes)
+    recoats = {name: made.recoats for name, made in settled.items()}
     calls = calls_of(snapshot.choices, snapshot.recipes, told, recoats)
     bench = bench_of(
-        snapshot.choices, calls, told, snapshot.now, keep_running, house, snapshot.chores
+        snapshot.choices,
+        calls,
+        told,
+        snapshot.now,
+        keep_running,
+        house,
+        snapshot.chores,
+        settled,
     )
     return Derived(snapshot, told, {call.id: call for call in calls}, bench)
 

@@ -15,12 +15,26 @@ from muster.core.stack.windows import window_of
 
 
 @dataclass(frozen=True)
+class Ask:
+    """A pass waits until the film of the pass ``before`` has so many minutes on its clock."""
+
+    before: str
+    minutes: float
+    clock: Clock
+
+
+@dataclass(frozen=True)
 class Settled:
-    """A recipe with its waits settled, and by pass the minutes between two coats of it (none
-    where its coats are minutes apart: misted on in one go)."""
+    """A recipe with its waits settled.
+
+    ``recoats``: by pass the minutes between two coats of it (none where its coats are minutes
+    apart: misted on in one go). ``asks``: by pass what it waits for, each film on its own clock, so
+    that a damp day stretches each as it should; none where the user has stated the wait himself.
+    """
 
     recipe: Recipe
     recoats: Mapping[str, float]
+    asks: Mapping[str, tuple[Ask, ...]]
 
 
 def settled(recipe: Recipe, habits: Habits | None = None, tables: Tables = DEFAULTS) -> Recipe:
@@ -41,11 +55,19 @@ def settled_in_coats(
     walked = walk(recipe, None, habits, tables)
     passes: list[Pass] = []
     recoats: dict[str, float] = {}
+    asks: dict[str, tuple[Ask, ...]] = {}
     for step in walked.steps:
         one = step.laid.one
         computed = one.dry_min is None or one.stand_min is None
         needs = (*one.needs, DRY_AIR) if fogs(step.laid) else one.needs
         clock = _clock(step)
+        before = walked.before(step)
+        if before and not before[-1].wait.stated:
+            asks[one.key] = tuple(
+                Ask(film.one.key, minutes, film.medium.clock)
+                for film, minutes in step.asks
+                if film.medium is not None
+            )
         if one.coats > 1 and step.laid.medium is not None and not _misted(step):
             recoats[one.key] = step.laid.recoat
         passes.append(
@@ -58,7 +80,7 @@ def settled_in_coats(
                 needs=tuple(dict.fromkeys(needs)),
             )
         )
-    return Settled(replace(walked.recipe, passes=tuple(passes)), recoats)
+    return Settled(replace(walked.recipe, passes=tuple(passes)), recoats, asks)
 
 
 def _dry(walked: Walk, step: Step) -> float:

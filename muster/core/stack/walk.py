@@ -4,7 +4,7 @@ not; and how long each pass must wait for that. Rules read only this.
 
 from __future__ import annotations
 
-from collections.abc import Mapping
+from collections.abc import Iterator, Mapping
 from dataclasses import dataclass, replace
 
 from muster.core.recipes.recipe import Material, Recipe
@@ -59,6 +59,8 @@ class Step:
     """Each exposed layer once, the newest first."""
     wait: Wait
     """After it, before the next pass begins."""
+    asks: tuple[tuple[Laid, float], ...] = ()
+    """The films that must have an age in minutes before it begins."""
 
 
 @dataclass(frozen=True, slots=True)
@@ -107,6 +109,7 @@ def walk(
     clock = 0.0
     for film in films:
         needed, why = _needed(film, tops, clock)
+        asks = _asks(film, tops)
         # What lies under a film that is worked while it is wet must stand that work, too: the time
         # for it is before the film is laid.
         following = films[film.index + 1] if film.index + 1 < len(films) else None
@@ -119,6 +122,8 @@ def walk(
         if steps:
             last = steps[-1]
             sets = last.laid.touch if last.laid.technique.act == "build" else 0.0
+            if sets:
+                asks = (*asks, (last.laid, sets))
             if sets > needed:
                 needed, why = sets, f"{last.laid.name} sets"
             stated = last.laid.one.stand_min
@@ -129,7 +134,7 @@ def walk(
         end = clock + film.one.minutes
         seen = {met.layer.index: met for zone in by_zone.values() for met in zone}
         exposed = tuple(seen[index] for index in sorted(seen, reverse=True))
-        steps.append(Step(film, clock, end, by_zone, exposed, Wait(0, 0, "", False)))
+        steps.append(Step(film, clock, end, by_zone, exposed, Wait(0, 0, "", False), asks))
         clock = end
         if film.lays:
             for zone in film.zones:
@@ -246,16 +251,27 @@ def _exposed(open_: tuple[Top, ...], now: float) -> tuple[Exposed, ...]:
 def _needed(film: Laid, tops: Tops, now: float) -> tuple[float, str]:
     """Minutes to wait before a pass, and for what: chosen by what comes next."""
     longest, why = 0.0, ""
+    for layer, end in _met(film, tops):
+        until, word = _asked(film, layer)
+        if until - (now - end) > longest:
+            longest, why = until - (now - end), f"{layer.name} {word}"
+    return longest, why
+
+
+def _asks(film: Laid, tops: Tops) -> tuple[tuple[Laid, float], ...]:
+    """The films that a pass meets, and the age that each must have, whatever lies between."""
+    found = [(layer, _asked(film, layer)[0]) for layer, _ in _met(film, tops)]
+    return tuple((layer, until) for layer, until in found if until > 0)
+
+
+def _met(film: Laid, tops: Tops) -> Iterator[tuple[Laid, float]]:
+    """Each film that lies open and unsealed in the pass's zones, once, and when it was laid."""
     seen: set[int] = set()
     for zone in film.zones:
         for layer, end, sealed in tops.get(zone, ()):
-            if sealed or layer.index in seen:
-                continue
-            seen.add(layer.index)
-            until, word = _asked(film, layer)
-            if until - (now - end) > longest:
-                longest, why = until - (now - end), f"{layer.name} {word}"
-    return longest, why
+            if not sealed and layer.index not in seen:
+                seen.add(layer.index)
+                yield layer, end
 
 
 def _asked(film: Laid, layer: Laid) -> tuple[float, str]:

@@ -109,8 +109,7 @@ def longest_chain(follows: Iterable[Follows], slowest: float) -> tuple[timedelta
     for name in order.static_order():
         minutes[name], calls[name] = 0.0, 1
         for one in into.get(name, ()):
-            last = one.before.last
-            wait = max(last.stand_min or 0.0, last.dry_min or 0.0) / slowest
+            wait = max(one.stand_min, one.before.last.dry_min or 0.0) / slowest
             work = one.before.per_item_s * len(one.before.models) / 60
             minutes[name] = max(minutes[name], minutes[one.before.id] + wait + work)
             calls[name] = max(calls[name], calls[one.before.id] + 1)

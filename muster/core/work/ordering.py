@@ -1,46 +1,119 @@
-"""Which call follows which: along a tray's passes, and where units wait for one another."""
+"""Which call follows which, and after what wait: along a tray's passes, and where units wait for
+one another."""
 
 from __future__ import annotations
 
-from collections.abc import Iterable
+from collections.abc import Iterable, Iterator, Mapping
 from dataclasses import dataclass
 from graphlib import CycleError, TopologicalSorter
+from itertools import pairwise
+from types import MappingProxyType
 
 from muster.core.choices import Choices, Order
 from muster.core.plan.fields import Refused
+from muster.core.recipes.recipe import Clock, Pass
+from muster.core.stack.settled import Ask, Settled
 from muster.core.work.calls import Call, chain_of
 from muster.core.work.coats import pass_and_coat
+
+SettledBy = Mapping[tuple[str, int], Settled]
+"""By recipe id and version."""
+
+UNSETTLED: SettledBy = MappingProxyType({})
 
 
 @dataclass(frozen=True)
 class Follows:
-    """``after`` waits for ``before``; ``order``: since the user has said so of two units."""
+    """``after`` begins ``stand_min`` to ``window_min`` after ``before`` ends, by ``clock``.
+
+    ``order``: since the user has said so of two units.
+    """
 
     before: Call
     after: Call
+    stand_min: float
+    window_min: float | None
+    clock: Clock
     order: Order | None = None
 
 
-def follows_of(choices: Choices, calls: list[Call]) -> list[Follows]:
-    """Every pair of calls of which one waits for the other. Raises Refused for a circle."""
-    chain = [Follows(one, two) for one, two in chain_of(calls)]
-    known = {(one.before.id, one.after.id) for one in chain}
-    found = list(chain)
+def follows_of(
+    choices: Choices, calls: list[Call], settled: SettledBy = UNSETTLED
+) -> list[Follows]:
+    """Every pair of calls of which one waits for the other. Raises Refused for a circle.
+
+    A pass waits for each film that it meets by that film's own age and clock, whatever lies
+    between: so a damp day stretches each wait as it should.
+    """
+    chain = [_chained(one, two, settled) for one, two in chain_of(calls)]
+    found = {(one.before.id, one.after.id): one for one in chain}
+    for one in _further_back(calls, settled):
+        found.setdefault((one.before.id, one.after.id), one)
     for order in choices.order:
         for before in _last(order, calls, chain):
             for after in _first(order, calls, chain):
-                if (before.id, after.id) not in known:
-                    known.add((before.id, after.id))
-                    found.append(Follows(before, after, order))
-    _refuse_circle(found)
-    return found
+                last = before.last
+                # Another unit waits until these are dry; how they go on is no matter of its.
+                dry = Follows(before, after, last.dry_min or 0.0, None, last.clock, order)
+                found.setdefault((before.id, after.id), dry)
+    _refuse_circle(found.values())
+    return list(found.values())
+
+
+def _chained(one: Call, two: Call, settled: SettledBy) -> Follows:
+    """The link between two calls of a tray that follow one another."""
+    last = one.last
+    as_settled = Follows(one, two, last.stand_min or 0.0, last.window_min, last.clock)
+    made = settled.get((one.unit.recipe, one.unit.recipe_version))
+    if made is None or pass_and_coat(two.first.key)[1] > 1:
+        return as_settled
+    asks = _asks_of(made, two.first)
+    if asks is None:
+        return as_settled
+    mine = [ask for ask in asks if _is(ask.before, last)]
+    keys = [each.key for each in made.recipe.passes]
+    places = [[n for n, key in enumerate(keys) if _is(key, each)] for each in (last, two.first)]
+    beside = all(places) and places[0][0] + 1 == places[1][0]
+    if mine:
+        stand = mine[0].minutes if beside else max(mine[0].minutes, last.stand_min or 0.0)
+        return Follows(one, two, stand, last.window_min, mine[0].clock)
+    # What it waits for lies further back, and has a link of its own.
+    return Follows(one, two, 0.0, last.window_min, last.clock) if beside else as_settled
+
+
+def _further_back(calls: list[Call], settled: SettledBy) -> Iterator[Follows]:
+    """Links to the films that a pass meets beyond the pass before it."""
+    trays: dict[tuple[str, int], list[Call]] = {}
+    for call in calls:
+        trays.setdefault((call.unit.id, call.tray), []).append(call)
+    for mine in trays.values():
+        made = settled.get((mine[0].unit.recipe, mine[0].unit.recipe_version))
+        for call in mine if made is not None else ():
+            for one in call.passes:
+                asks = _asks_of(made, one) if made and pass_and_coat(one.key)[1] < 2 else None
+                for ask in asks or ():
+                    before = [c for c in mine if any(_is(ask.before, each) for each in c.passes)]
+                    if before and before[-1].id != call.id:
+                        yield Follows(before[-1], call, ask.minutes, None, ask.clock)
+
+
+def _asks_of(made: Settled, one: Pass) -> tuple[Ask, ...] | None:
+    """What a pass, or the first coat of it, asks; None where its wait is the user's own."""
+    return next((asks for key, asks in made.asks.items() if _is(key, one)), None)
+
+
+def _is(key: str, one: Pass) -> bool:
+    """Whether a pass is the one with that key, or a coat of it."""
+    name, coat = pass_and_coat(one.key)
+    return key == one.key or bool(coat and key[:17] == name)
 
 
 def _last(order: Order, calls: list[Call], chain: list[Follows]) -> list[Call]:
     """The calls of the unit that comes first after which it is done (or that pass of it is)."""
     mine = [call for call in calls if call.unit.id == order.before]
     if order.before_pass is not None:
-        return [call for call in mine if _holds(call, order.before_pass)]
+        key = order.before_pass
+        return [call for call in mine if any(_is(key, one) for one in call.passes)]
     followed = {one.before.id for one in chain}
     return [call for call in mine if call.id not in followed]
 
@@ -49,16 +122,10 @@ def _first(order: Order, calls: list[Call], chain: list[Follows]) -> list[Call]:
     """The calls with which the unit that comes after begins (or that pass of it does)."""
     mine = [call for call in calls if call.unit.id == order.after]
     if order.after_pass is not None:
-        return [call for call in mine if _holds(call, order.after_pass)]
+        key = order.after_pass
+        return [call for call in mine if any(_is(key, one) for one in call.passes)]
     following = {one.after.id for one in chain}
     return [call for call in mine if call.id not in following]
-
-
-def _holds(call: Call, key: str) -> bool:
-    return any(
-        one == key or (pass_and_coat(one)[1] and pass_and_coat(one)[0] == key[:17])
-        for one in call.keys
-    )
 
 
 def _refuse_circle(follows: Iterable[Follows]) -> None:
@@ -72,12 +139,12 @@ def _refuse_circle(follows: Iterable[Follows]) -> None:
         sorter.prepare()
     except CycleError as error:
         ring = list(reversed(error.args[1]))
-        pairs = {(one.before.id, one.after.id): one.order for one in follows}
-        said = []
-        for index, name in enumerate(ring[:-1]):
-            other = ring[index + 1]
-            if pairs.get((other, name)) is not None or pairs.get((name, other)) is not None:
-                said.append(f"{names[name]} and {names[other]}")
+        ordered = {frozenset((f.before.id, f.after.id)) for f in follows if f.order is not None}
+        said = [
+            f"{names[one]} and {names[two]}"
+            for one, two in pairwise(ring)
+            if frozenset((one, two)) in ordered
+        ]
         ways = " then ".join(dict.fromkeys(names[name] for name in ring))
         raise Refused(
             f"these wait for one another in a circle: {ways}: take one of these orders out "

@@ -17,7 +17,7 @@ from muster.core.work.air import clocks_of, dry_air
 from muster.core.work.calls import Call
 from muster.core.work.carried import Planned, Use, carried
 from muster.core.work.horizon import Stretch, Wanted, days_of, longest_chain, sittings_wanted
-from muster.core.work.ordering import Follows, follows_of
+from muster.core.work.ordering import UNSETTLED, Follows, SettledBy, follows_of
 from muster.core.work.tools import TOOLS, UNKNOWN
 from muster.core.work.trays import SPACE
 
@@ -64,13 +64,14 @@ def bench_of(
     keep_running: bool = True,
     house: House = USUAL,
     chores: tuple[Chore, ...] = (),
+    settled: SettledBy = UNSETTLED,
 ) -> Bench:
     """Build the problem. Raises Refused where the choices cannot hold together."""
     now = now.astimezone(UTC).replace(microsecond=0)
     begun = [tick.start for tick in record.ticks.values()]
     start = min([now, *begun])
     origin = datetime.combine(start.astimezone(UTC).date(), time(0), UTC)
-    follows = follows_of(choices, calls)
+    follows = follows_of(choices, calls, settled)
     builder = _Builder(choices, calls, follows, record, now, origin, house, chores)
     raw = builder.build(keep_running)
     running = builder.running.id if builder.running else None
@@ -233,18 +234,13 @@ class _Builder:
         }
 
     def _link(self, one: Follows) -> dict[str, Any]:
-        last = one.before.last
-        stand = last.stand_min or 0
-        if one.order is not None:
-            # Another unit waits until these are dry; how they go on is no matter of its.
-            stand = last.dry_min or 0
-        window = None if one.order is not None else last.window_min
+        stand, window = round(one.stand_min * 60), one.window_min
         return {
             "before": one.before.id,
             "after": one.after.id,
-            "stand_s": round(stand * 60),
-            "window_s": None if window is None else max(round(window * 60), round(stand * 60)),
-            "clock": last.clock,
+            "stand_s": stand,
+            "window_s": None if window is None else max(round(window * 60), stand),
+            "clock": one.clock,
         }
 
     def _pins(self, keep_running: bool) -> list[dict[str, Any]]:

@@ -8,6 +8,7 @@ from muster.core.plan.kernel.assemble import Assembled, number
 from muster.core.plan.kernel.commit import drop_stays, end_item, start_item
 from muster.core.plan.kernel.shape import (
     BLOCK_FIELDS,
+    F_DEAD,
     F_FIRST,
     F_LAST,
     F_OPEN,
@@ -125,6 +126,9 @@ def _carry(assembled: Assembled, state: Ints) -> None:
         column(state, F_OPEN, n_families)[index] = 1
         column(state, F_FIRST, n_families)[index] = left.first_start
         column(state, F_LAST, n_families)[index] = left.last_end
+        if family.open_s is not None:
+            # Closed as it would have been; a close may come later, but nothing is won by that.
+            column(state, F_DEAD, n_families)[index] = left.last_end + family.open_s
         column(state, OPEN_LIST, n_families)[state[N_OPEN]] = index
         state[N_OPEN] += 1
     for name in problem.out:
