@@ -187,7 +187,7 @@ def test_one_evening_of_the_rhythm_is_lost_and_another_moved(browser: Browser, h
     newcomer(browser, ("6 pikes foot",), ("Tuesday",), "27 March")
     planned(browser)
     browser.keys("n")
-    browser.find("//li[contains(., 'Tuesday')]//button[.='End it']")
+    browser.find("//li[contains(., 'Tuesday')]//button[normalize-space(.)='End it']")
     browser.find("//button[@aria-label='Take out the sitting of Tuesday 9 March']").click()
     browser.find("//*[contains(., 'Lost: Tuesday 9 March')]")
     browser.find("//button[@aria-label='Move the sitting of Tuesday 16 March']").click()

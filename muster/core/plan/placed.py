@@ -4,6 +4,7 @@ from __future__ import annotations
 
 from collections.abc import Iterable
 from dataclasses import replace
+from fractions import Fraction
 
 from muster.core.plan.plan import Left
 from muster.core.plan.problem import Link, Problem, Task
@@ -11,7 +12,11 @@ from muster.core.plan.problem import Link, Problem, Task
 
 def placed_part(problem: Problem, left: Iterable[Left]) -> Problem:
     """The problem without what is left: what is proven of it holds for every plan that places at
-    least as much."""
+    least as much.
+
+    An item of which anything is left is done when the last sitting ends, however long what is
+    placed of it dries, so its lateness and its waiting prove nothing.
+    """
     cut = {one.task: one.from_s // problem.tasks[one.task].per_item_s for one in left}
     if not cut:
         return problem
@@ -20,7 +25,12 @@ def placed_part(problem: Problem, left: Iterable[Left]) -> Problem:
         count = cut.get(name, len(task.items))
         if count:
             tasks[name] = replace(task, items=task.items[:count])
-    return _of(problem, tasks)
+    gone = {item for name, count in cut.items() for item in problem.tasks[name].items[count:]}
+    items = {
+        name: replace(item, due=None, weight=Fraction(0)) if name in gone else item
+        for name, item in problem.items.items()
+    }
+    return _of(replace(problem, items=items), tasks)
 
 
 def one_pair(problem: Problem, link: Link) -> Problem:

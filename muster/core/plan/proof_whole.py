@@ -17,7 +17,8 @@ from itertools import count
 from muster.core.plan.clocks import FOREVER
 from muster.core.plan.plan import Bounds
 from muster.core.plan.problem import Problem
-from muster.core.plan.proof import Floats, Programme, Sharing
+from muster.core.plan.programme import Floats, Programme
+from muster.core.plan.proof import Sharing
 
 WHOLE = 1e-4
 """A switch within so much of 0 or 1 is taken for whole."""

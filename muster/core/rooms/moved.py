@@ -79,16 +79,16 @@ def moved_words(moved: list[Moved], zone: str) -> list[str]:
     together: set[int] = set()
     if len(shifts) >= TOGETHER_LEAST:
         middle = sorted(shifts)[len(shifts) // 2]
-        same_day = [
+        alike = [
             index
             for index, one in enumerate(moved)
             if one.after is not None and abs((one.after - one.before).total_seconds() - middle)
             <= max(NOTICED_S / 2, abs(middle) / 2)
         ]  # fmt: skip
-        if len(same_day) >= TOGETHER_LEAST:
-            together = set(same_day)
+        if len(alike) >= TOGETHER_LEAST:
+            together = set(alike)
             way = "later" if middle > 0 else "sooner"
-            which = "All of the rest" if len(same_day) == len(moved) else f"{len(same_day)} calls"
+            which = "All of the rest" if len(alike) == len(moved) else f"{len(alike)} calls"
             said.append(f"{which} about {_long(abs(middle))} {way}.")
     rest = [one for index, one in enumerate(moved) if index not in together]
     for one in rest[:MOST_NAMED]:

@@ -96,7 +96,7 @@ def outlook_of(derived: Derived, plan: Plan, others: Iterable[Recipe] = ()) -> O
     by_unit = sorted(seen.by_unit.items(), key=lambda row: row[1]) if seen else []
     return Outlook(
         sizes=rows,
-        why=_why(rows),
+        why=reasons_of_sizes(rows),
         remedies=remedies_of(derived, plan, others),
         lifts=lifts_of(derived, plan),
         in_time=seen.all_in_time if seen else None,
@@ -158,7 +158,7 @@ def _row(name: str, splits: Splits, made: Derived, plan: Plan, mine: bool) -> Tr
     )  # fmt: skip
 
 
-def _why(rows: list[TraySizes]) -> str:
+def reasons_of_sizes(rows: list[TraySizes]) -> str:
     """What tells this plan from every row that is better, from the one with the least setting up
     and from the one with the most."""
     mine = next(row for row in rows if row.this_plan)

@@ -116,6 +116,18 @@ def test_a_part_that_is_left_leaves_its_model() -> None:
     assert plan_of(raw).score.left_weight == 2
 
 
+def test_a_left_item_is_done_with_the_last_sitting_however_long_its_last_film_dries() -> None:
+    """The spec's score: so nothing proves it late that only its placed film would make late."""
+    raw = case(tasks=[task("base", ["m-1"], 60, dry_s=900, not_before=3500),
+                      task("matt", ["m-1"], 60)],
+               links=[{"before": "base", "after": "matt"}], families={}, tools={}, holds=[],
+               sittings=[{"start": 0, "end": 3600}],
+               items=[{**row, "due": 3600} for row in items("m-1")])  # fmt: skip
+    plan = plan_of(raw)
+    assert [one.task for one in plan.left] == ["matt"]
+    assert (plan.score.late_weight, plan.bounds.late_weight) == (0, 0)
+
+
 def test_a_pin_that_would_leave_its_task_is_dropped_and_named() -> None:
     raw = case(pins=[{"task": "base", "start": 10}], sittings=[{"start": 0, "end": 10_000}])
     plan = plan_of(raw)

@@ -11,7 +11,8 @@ from hypothesis import HealthCheck, given, settings
 
 from muster.core.plan.bounds import bounds_of
 from muster.core.plan.fields import Refused
-from muster.core.plan.proof import Programme, proven
+from muster.core.plan.programme import Programme
+from muster.core.plan.proof import proven
 from muster.core.plan.proof_whole import branch, proven_whole
 from muster.core.plan.reading import problem_from
 from tests.bench.instances import force

@@ -3,6 +3,7 @@ import { computed } from 'vue'
 import type { CallCard, View } from '../../api/client'
 import PipStrip from '../../parts/PipStrip.vue'
 import { fold } from './fold'
+import { shorter } from './names'
 
 const props = defineProps<{
   view: View
@@ -78,13 +79,6 @@ const boxes = computed<Box[]>(() => {
   }
   return made
 })
-
-/** A name and shorter ways to say it, the longest first: 'base, coat 1 of 2', 'base 1/2', 'base'. */
-function shorter(name: string): string[] {
-  const coat = /^(.+), coat (\d) of (\d)$/.exec(name)
-  if (coat) return [name, `${coat[1]} ${coat[2]}/${coat[3]}`, coat[1] ?? '']
-  return [name, name.split(' ').at(-1) ?? '']
-}
 
 /** Drying runs from the end of the call; its slanted end goes from first model dry to last. */
 const dryings = computed(() =>

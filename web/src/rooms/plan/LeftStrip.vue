@@ -2,7 +2,8 @@
 import { ref, watch } from 'vue'
 import { client, told, type Schemas } from '../../api/client'
 import { useMuster } from '../../muster'
-import { count, hours } from '../../words'
+import { count } from '../../words'
+import { costs } from './left'
 
 /** What finds no place: what is wrong, and what would place it, the cheapest first. */
 const props = defineProps<{ rows: Schemas['LeftRow'][] }>()
@@ -24,16 +25,6 @@ async function ask(row: Schemas['LeftRow']) {
     client.GET('/api/musters/{muster_id}/plan/left', { params: { path, query: { call } } }),
   ).catch(() => [])
   ways.value.set(call, found)
-}
-
-function costs(way: Schemas['LeftRemedy']): string {
-  const said = []
-  if (way.left_models) said.push(`${count(way.left_models, 'model')} still left by other passes`)
-  if (way.late_models) said.push(`${count(way.late_models, 'model')} late`)
-  const minutes = Math.round(way.cost_s / 60)
-  if (minutes > 0) said.push(`adds ${hours(way.cost_s)}`)
-  else if (minutes < 0) said.push(`saves ${hours(-way.cost_s)}`)
-  return said.join(', ') || 'costs nothing'
 }
 
 watch(

@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { computed } from 'vue'
 import type { Schemas } from '../../api/client'
+import { layOut } from './sittingBar'
 
 /** The sittings to the parade day, and those used beyond it, as boxes filled by their work; those
  * in view bracketed. */
@@ -13,27 +14,11 @@ const props = defineProps<{
 }>()
 const emit = defineEmits<{ first: [index: number] }>()
 
-const WIDEST = 26
-const ROOM = 22 * WIDEST
-/** So many boxes stand after the last used one where no parade day ends them. */
-const AHEAD = 3
-const FLAG = 14
-
-const beforeParade = computed(() => props.sittings.filter((one) => !one.after_parade).length)
-const boxes = computed(() => {
-  const used = props.sittings.reduce((last, one, index) => (one.used_s ? index + 1 : last), 0)
-  const many = props.parade ? Math.max(used, beforeParade.value) : used + AHEAD
-  return props.sittings.slice(0, Math.max(many, props.first + props.shown))
-})
-const step = computed(() => Math.min(WIDEST, ROOM / Math.max(1, boxes.value.length)))
+const laid = computed(() => layOut(props.sittings, props.first + props.shown, props.parade))
+const boxes = computed(() => props.sittings.slice(0, laid.value.many))
+const step = computed(() => laid.value.step)
 const gap = computed(() => Math.min(6, step.value / 4))
-const labelled = computed(() => Math.ceil(20 / step.value))
-const flag = computed(() => Math.min(beforeParade.value, boxes.value.length) * step.value)
-
-/** Where a box begins; the flag of the parade day stands between. */
-function at(index: number): number {
-  return index * step.value + (props.parade && index >= beforeParade.value ? FLAG : 0)
-}
+const at = (index: number) => laid.value.at(index)
 
 function length(one: Schemas['SittingSpan']): number {
   return (Date.parse(one.end) - Date.parse(one.start)) / 1000
@@ -86,7 +71,7 @@ function dayOf(iso: string): string {
         stroke="var(--key)"
       />
       <text
-        v-if="index % labelled === 0"
+        v-if="index % laid.labelled === 0"
         :x="at(index) + (step - 4) / 2"
         y="40"
         text-anchor="middle"
@@ -97,7 +82,7 @@ function dayOf(iso: string): string {
     </g>
     <path
       v-if="parade"
-      :d="`M${flag + 2} 28V3h9v6h-9`"
+      :d="`M${laid.flag + 2} 28V3h9v6h-9`"
       fill="none"
       stroke="var(--ink)"
       stroke-width="2"
