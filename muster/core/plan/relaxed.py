@@ -6,7 +6,7 @@ from collections.abc import Callable
 from dataclasses import replace
 
 from muster.core.plan.placed import one_pair
-from muster.core.plan.problem import Condition, Link, Problem, Sitting, Task
+from muster.core.plan.problem import Break, Condition, Link, Problem, Sitting, Task
 
 Solve = Callable[[Problem], frozenset[str]]
 """Plans a problem at once, and answers which tasks were placed to their end."""
@@ -55,9 +55,11 @@ class Relaxed:
     def place_lacking(self, task: Task) -> str | None:
         """The place that is full for ever for a task; None where a later sitting would do.
 
-        Without holds every place is free again one day.
+        Without holds every place is free again one day; what is done in one piece may still find
+        too little of it once the air has changed for good.
         """
-        if not self.problem.holds or task.id in self._placed_later():
+        at_once = task.break_ is Break.NONE and task.dry_s > 0 and bool(task.places)
+        if not (self.problem.holds or at_once) or task.id in self._placed_later():
             return None
         for place in self.problem.places:
             if place not in self.roomy:

@@ -62,6 +62,18 @@ def test_what_takes_more_than_its_place_holds_is_left() -> None:
     assert why(raw)["under"] == ("place", "rack")
 
 
+def test_a_rack_that_would_hold_a_whole_piece_only_in_air_that_is_gone_is_what_lacks() -> None:
+    """Three models in one piece, each wet for 30 s: dry in 20 s while the air is warm, then never
+    again in less than 75 s."""
+    raw = case(tasks=[task("coat", ["m-1", "m-2", "m-3"], 10, dry_s=30, clock="water",
+                           places={"rack": 1}, **{"break": "none"})],
+               items=items("m-1", "m-2", "m-3"), families={}, tools={}, holds=[], links=[],
+               places={"rack": 2}, sittings=[{"start": 171, "end": 411}],
+               clocks={"water": [{"from": 0, "rate": 0.4}, {"from": 100, "rate": 1.5},
+                                 {"from": 200, "rate": 0.4}]})  # fmt: skip
+    assert why(raw) == {"coat": ("place", "rack")}
+
+
 def test_a_wash_that_cannot_be_wiped_in_time_is_not_laid() -> None:
     short = [{"start": n * 90_000, "end": n * 90_000 + 400} for n in range(4)]
     link = [{"before": "under", "after": "base", "stand_s": 900, "window_s": 1000}]
