@@ -14,7 +14,6 @@ from typing import Any
 
 from muster.core.plan.fields import Refused
 from muster.core.plan.plan import Plan
-from muster.core.plan.planner import Planner
 from muster.core.plan.problem import Problem
 from muster.core.plan.reading import problem_from
 
@@ -52,19 +51,18 @@ def main(arguments: list[str] | None = None) -> int:
     given = parser.parse_args(arguments)
     if given.seed < 0 or (given.steps is not None and given.steps < 1) or given.seconds < 0:
         parser.error("--seed and --seconds are 0 or more, --steps is 1 or more")
-    begun = time.monotonic()
     try:
         raw = _read(given.file)
         if isinstance(raw, dict) and raw.get("format") == MUSTER:
             from muster.cli.plan_muster import derived_from, said
 
             derived = derived_from(raw, given.now, _read(given.house) if given.house else None)
-            plan = _planned(derived.bench.problem, given, begun)
+            plan = _planned(derived.bench.problem, given)
             print(said(derived, plan))
         elif given.now or given.house:
             raise Refused("--now and --house are for musters: a problem says its own now")
         else:
-            plan = _planned(problem_from(raw), given, begun)
+            plan = _planned(problem_from(raw), given)
             if not given.out:
                 print(_text(plan), end="")
             for one in plan.left:
@@ -91,16 +89,19 @@ def _read(path: Path) -> Any:
         raise Refused(f"the file is not JSON: {error}") from error
 
 
-def _planned(problem: Problem, given: argparse.Namespace, begun: float) -> Plan:
+def _planned(problem: Problem, given: argparse.Namespace) -> Plan:
     """The plan after so many steps or seconds; the time is used even where all is placed."""
+    # Loaded only here: help, and a file that is refused, are answered at once.
+    from muster.core.plan.planner import Planner
+    from muster.core.plan.team import improve_together
+
     _keep_faults()
     if given.steps is not None:
         planner = Planner(problem, given.seed)
         planner.first()
         planner.prove()
         return planner.improve(given.steps, lambda: 1.0)
-    from muster.core.plan.team import improve_together
-
+    begun = time.monotonic()
     end = begun + given.seconds
     many = min(MOST_CORES, len(os.sched_getaffinity(0)))
     return improve_together(problem, given.seed, many, lambda: share_left(begun, end))

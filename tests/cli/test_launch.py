@@ -156,7 +156,7 @@ def test_what_stands_in_the_way_ends_with_1(
     def stops(**_: object) -> int:
         raise steps.Stop("no port is free: end what uses them.")
 
-    monkeypatch.setattr(main, "serve", stops)
+    monkeypatch.setattr("muster.cli.launch.serve.serve", stops)
     assert main.main(["demo"]) == 1
     assert "no port is free" in capsys.readouterr().out
 

@@ -7,18 +7,17 @@ import os
 import sys
 from typing import NoReturn
 
-from muster.cli.launch.serve import SETTINGS, serve
 from muster.cli.launch.steps import (
     PYTHON,
     ROOT,
     RUN,
+    SETTINGS,
     Stop,
     compile_planner,
     environment,
     install_python,
     say,
 )
-from muster.cli.launch.testing import test
 
 HELP = """crisp COMMAND
 
@@ -40,13 +39,13 @@ def main(words: list[str]) -> int:
     try:
         match command, rest:
             case "demo", [] | ["--fresh"]:
-                return serve(demo=True, fresh=bool(rest))
+                return _serve(demo=True, fresh=bool(rest))
             case "start", []:
-                return serve(demo=False)
+                return _serve(demo=False)
             case "test", _:
-                return test(rest)
+                return _test(rest)
             case "shots", []:
-                return test(["tests/browser/shots.py"])
+                return _test(["tests/browser/shots.py"])
             case "plan", _:
                 return _quietly("muster.cli.plan", rest)
             case "mix", _:
@@ -65,6 +64,19 @@ def main(words: list[str]) -> int:
     except KeyboardInterrupt:
         say("\nEnded.")
         return 130
+
+
+def _serve(*, demo: bool, fresh: bool = False) -> int:
+    # Loaded only for these: a command that reads a file starts at once.
+    from muster.cli.launch.serve import serve
+
+    return serve(demo=demo, fresh=fresh)
+
+
+def _test(words: list[str]) -> int:
+    from muster.cli.launch.testing import test
+
+    return test(words)
 
 
 FAULT = 70

@@ -14,6 +14,7 @@ from muster.cli.launch.steps import (
     PYTHON,
     ROOT,
     RUN,
+    SETTINGS,
     Stop,
     build_front_end,
     collect_static,
@@ -26,8 +27,6 @@ from muster.cli.launch.steps import (
     step,
 )
 from muster.cli.launch.watch import end, start
-
-SETTINGS = {"DJANGO_SETTINGS_MODULE": "muster.settings.serve"}
 
 
 def prepare(dev: bool) -> None:

@@ -20,6 +20,7 @@ KERNELS = (
 )
 """What is compiled."""
 PYTHON = VENV / "bin" / "python"
+SETTINGS = {"DJANGO_SETTINGS_MODULE": "muster.settings.serve"}
 
 APT = {
     "mariadbd": "mariadb-server",

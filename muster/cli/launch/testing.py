@@ -7,8 +7,8 @@ import sys
 import time
 
 from muster.cli.launch import database
-from muster.cli.launch.serve import SETTINGS, migrate, prepare
-from muster.cli.launch.steps import PYTHON, ROOT, RUN, VENV, environment, npm, say
+from muster.cli.launch.serve import migrate, prepare
+from muster.cli.launch.steps import PYTHON, ROOT, RUN, SETTINGS, VENV, environment, npm, say
 
 UNFINISHED = RUN / "tests-unfinished"
 

@@ -33,8 +33,9 @@ from muster.core.plan.search import Search
 from muster.core.plan.settle import settle
 from muster.core.plan.vetting import vetted
 
-PROGRAMMES = 40
-"""How many linear programmes a proof takes where no time is given."""
+MOST_PROGRAMMES, PROGRAMMES_TASKS = 40, 40_000
+"""How many linear programmes a proof takes where no time is given: at most, and by the square of
+the tasks, by which each one's time grows."""
 
 PATIENCE = 24
 """How many varied attempts are made at least where the first finds no place for something."""
@@ -84,7 +85,7 @@ class Planner:
         dropped = _dropped(self.problem, blocks_of(self.assembled, self.search.best))
         part = self._part(left, dropped)
         better = proven(part, self.bounds_beside(left, dropped))
-        better = proven_whole(part, better, go_on or _so_often(PROGRAMMES))
+        better = proven_whole(part, better, go_on or _so_often(_programmes(part)))
         if left or dropped:
             self._bounds[left, dropped] = better
         else:
@@ -174,6 +175,10 @@ class Planner:
             ):
                 found.append((link.before, link.after))
         return tuple(found)
+
+
+def _programmes(problem: Problem) -> int:
+    return min(MOST_PROGRAMMES, PROGRAMMES_TASKS // max(1, len(problem.tasks) ** 2))
 
 
 def _so_often(many: int) -> Callable[[], bool]:
