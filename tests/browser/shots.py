@@ -41,6 +41,7 @@ def test_take_the_pictures(browser: Browser) -> None:
             "supplies": "On the shelf", "house": "Ground for decals",
         }  # fmt: skip
         browser.find(f"//*[contains(., '{ready.get(room, 'undercoat')}')]")
+        browser.until(lambda: "Reading the muster" not in browser.text())
         if room == "plan" and width > 1000:
             browser.find("//tr[contains(., 'This plan')]")
         if room == "colour":

@@ -5,6 +5,7 @@ import { useMuster } from '../../muster'
 import Patch from '../../parts/Patch.vue'
 import { useShelf } from '../../shelf'
 import type { Mixing } from './mixing'
+import ActButton from '../../parts/ActButton.vue'
 
 /** Patches of a camouflage: which merge, what each filter does, how thick a fade coat is. */
 const props = defineProps<{ mixing: Mixing }>()
@@ -55,14 +56,9 @@ function clear() {
       </select></label
     >
     <span class="text-14">{{ named.join(', ') }}</span>
-    <button
-      class="btn"
-      :disabled="!patches.length"
-      :title="patches.length ? undefined : 'Add a colour first'"
-      @click="judge"
-    >
+    <ActButton :why="patches.length ? null : 'add a colour first'" @press="judge">
       Judge them
-    </button>
+    </ActButton>
     <button v-if="patches.length" class="link" @click="clear">Clear</button>
   </div>
   <div v-if="found" class="fig text-14" role="status">

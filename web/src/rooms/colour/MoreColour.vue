@@ -6,6 +6,7 @@ import Patch from '../../parts/Patch.vue'
 import type { Mix } from '../../shelf'
 import Camouflage from './Camouflage.vue'
 import type { Mixing } from './mixing'
+import ActButton from '../../parts/ActButton.vue'
 
 /** From one colour to more: a ramp, variants, lightening for scale, accents that should be alike. */
 const props = defineProps<{ mixing: Mixing }>()
@@ -105,14 +106,9 @@ const said = (mix: Mix) => mix.drops.map((one) => `${one.drops} ${one.name}`).jo
       <label class="grid gap-1 text-14"
         >throw <input v-model.number="seed" class="field fig w-24" type="number" min="0"
       /></label>
-      <button
-        class="btn"
-        :disabled="!drops.length"
-        :title="drops.length ? undefined : 'Find or set a mix first'"
-        @click="vary"
-      >
+      <ActButton :why="drops.length ? null : 'find or set a mix first'" @press="vary">
         So that they differ a little
-      </button>
+      </ActButton>
     </div>
     <ol v-if="variants.length" aria-label="Variants" class="flex flex-wrap gap-x-6">
       <li v-for="(one, n) in variants" :key="n" class="fig flex min-h-9 items-center gap-2 text-14">

@@ -5,6 +5,7 @@ import Patch from '../../parts/Patch.vue'
 import { useShelf } from '../../shelf'
 import { useUpload } from '../../upload'
 import { count } from '../../words'
+import ActButton from '../../parts/ActButton.vue'
 
 /** The paints: typed in, taken from a file, looked for, chosen. */
 const chosen = defineModel<number | null>({ required: true })
@@ -79,14 +80,13 @@ function left(one: Schemas['PaintOut']): string {
           >; {{ preview.known.length }} stand here already</template
         >.
       </p>
-      <button
-        class="btn btn-main"
-        :disabled="!preview.new.length"
-        :title="preview.new.length ? undefined : 'All of them stand on the shelf already'"
-        @click="take"
+      <ActButton
+        main
+        :why="preview.new.length ? null : 'all of them stand on the shelf already'"
+        @press="take"
       >
         Take in
-      </button>
+      </ActButton>
       <button class="btn ml-2" @click="leave">Leave</button>
     </div>
     <p v-if="shelf.off" class="my-1 text-14" role="status">

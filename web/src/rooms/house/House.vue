@@ -6,6 +6,7 @@ import { useMuster } from '../../muster'
 import DampDial from '../../parts/DampDial.vue'
 import { date } from '../../words'
 import OwnRows from './OwnRows.vue'
+import ActButton from '../../parts/ActButton.vue'
 
 const house = useHouse()
 const muster = useMuster()
@@ -78,14 +79,13 @@ async function sense() {
         <p v-if="read" class="text-14" role="status">{{ read }}</p>
         <div class="mt-2 flex flex-wrap gap-3">
           <button class="btn" @click="sense">Read the sensor</button>
-          <button
-            class="btn btn-main"
-            :disabled="!changed"
-            :title="changed ? undefined : 'Nothing is changed yet'"
-            @click="house.breathe(day || null, draft)"
+          <ActButton
+            main
+            :why="changed ? null : 'nothing is changed yet'"
+            @press="house.breathe(day || null, draft)"
           >
             Keep it {{ day ? `for ${date(day)}` : 'as usual' }}
-          </button>
+          </ActButton>
           <button v-if="day && stated" class="btn" @click="house.breathe(day, null)">
             As usual that day
           </button>

@@ -13,6 +13,7 @@ import RecipeList from './RecipeList.vue'
 import Seam from './Seam.vue'
 import Versions from './Versions.vue'
 import WhatIf, { type WhatIf as Tried } from './WhatIf.vue'
+import ActButton from '../../parts/ActButton.vue'
 
 const muster = useMuster()
 const house = useHouse()
@@ -138,14 +139,9 @@ async function taken(id: string) {
       <button class="btn" @click="copy">Copy</button>
       <button v-if="steps.length" class="btn" @click="draft.back">Take back</button>
       <button v-if="changed" class="btn" @click="code && choose(code)">Drop the changes</button>
-      <button
-        class="btn btn-main"
-        :disabled="!changed"
-        :title="changed ? undefined : 'Nothing is changed yet'"
-        @click="keep"
-      >
+      <ActButton main :why="changed ? null : 'nothing is changed yet'" @press="keep">
         Keep as version {{ (chosen?.recipe.version ?? 0) + 1 }}
-      </button>
+      </ActButton>
     </div>
   </div>
   <section
