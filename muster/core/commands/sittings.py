@@ -62,13 +62,7 @@ class EndWeekly:
 
 def add_evening(choices: Choices, command: AddEvening) -> tuple[Choices, str]:
     """The choices with the sitting, and what was done. Raises Refused where it meets another."""
-    _refuse_backwards(command.start, command.end)
-    meets = _meeting(choices, command.day, command.start, command.end)
-    if meets is not None:
-        raise Refused(
-            f"there is a sitting from {meets.start:%H:%M} to {meets.end:%H:%M} that day "
-            f"already: choose other times"
-        )
+    _refuse_times(choices, command)
     if not command.weekly:
         if len(choices.evenings) >= MOST_EVENINGS:
             raise Refused(f"a muster holds {MOST_EVENINGS} single sittings: take some out first")
@@ -119,13 +113,7 @@ def remove_evening(choices: Choices, command: RemoveEvening) -> tuple[Choices, s
 
 def move_evening(choices: Choices, command: MoveEvening) -> tuple[Choices, str]:
     """The choices with the sitting at another time. Raises Refused where it would meet another."""
-    _refuse_backwards(command.start, command.end)
-    meets = _meeting(choices, command.day, command.start, command.end, beside=command.evening)
-    if meets is not None:
-        raise Refused(
-            f"there is a sitting from {meets.start:%H:%M} to {meets.end:%H:%M} that day "
-            f"already: choose other times"
-        )
+    _refuse_times(choices, command, beside=command.evening)
     label = f"A sitting moved to {command.day:%d %B}, {command.start:%H:%M}"
     if any(one.id == command.evening for one in choices.evenings):
         evenings = tuple(
@@ -183,15 +171,17 @@ def _found(choices: Choices, sitting: str) -> tuple[Weekly, date]:
     return found
 
 
-def _meeting(
-    choices: Choices, day: date, start: time, end: time, beside: str = ""
-) -> Evening | None:
-    """The sitting that day that meets these times."""
-    that_day = takewhile(lambda one: one.day == day, sittings_from(choices, day))
+def _refuse_times(choices: Choices, command: AddEvening | MoveEvening, beside: str = "") -> None:
+    """Raises Refused where the sitting ends before it starts, or meets another one of that day
+    than ``beside``."""
+    _refuse_backwards(command.start, command.end)
+    that_day = takewhile(lambda one: one.day == command.day, sittings_from(choices, command.day))
     for one in that_day:
-        if one.id != beside and one.start < end and start < one.end:
-            return one
-    return None
+        if one.id != beside and one.start < command.end and command.start < one.end:
+            raise Refused(
+                f"there is a sitting from {one.start:%H:%M} to {one.end:%H:%M} that day "
+                f"already: choose other times"
+            )
 
 
 def rhythm_of(weekdays: dict[int, tuple[time, time]], since: date) -> tuple[Weekly, ...]:

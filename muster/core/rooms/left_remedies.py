@@ -16,7 +16,7 @@ from muster.core.plan.fields import Refused
 from muster.core.plan.left import smallest_s
 from muster.core.plan.plan import Left, Plan
 from muster.core.plan.planner import Planner
-from muster.core.rooms.calendar_words import free_days, said, usual_hours
+from muster.core.rooms.calendar_words import free_days, local_day, said, usual_hours
 from muster.core.rooms.left import LeftRow
 from muster.core.stack.spraying import DRY_AIR
 from muster.core.work.coats import pass_and_coat
@@ -106,15 +106,15 @@ def _evening(derived: Derived, least_s: int) -> AddEvening | None:
     wanted = _later(start, least_s + 1200) if least_s else end
     if wanted <= start:
         return None
-    last = derived.bench.problem.last_end()
-    late = derived.bench.moment(last).date() - derived.snapshot.now.date()
+    last = local_day(choices, derived.bench.moment(derived.bench.problem.last_end()))
+    late = last - local_day(choices, derived.snapshot.now)
     weeks = max(3, late.days // 7 + 3)
     days = list(free_days(choices, derived.snapshot.now, start, weeks))
     if not days:
         return None
     # What waits to dry wants a later day than what only lacks time; a day after the last serves
     # both.
-    after = [day for day in days if day > derived.bench.moment(last).date()]
+    after = [day for day in days if day > last]
     day = after[0] if after and not least_s else days[0]
     return AddEvening("add_evening", day, start, max(end, wanted))
 
