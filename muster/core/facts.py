@@ -5,14 +5,24 @@ from __future__ import annotations
 from collections.abc import Iterable
 from datetime import datetime
 from typing import Annotated, Literal
-from uuid import UUID
+from uuid import RFC_4122, UUID
 
-from pydantic import AwareDatetime, Field, TypeAdapter
+from pydantic import AfterValidator, AwareDatetime, Field, TypeAdapter
 from pydantic.dataclasses import dataclass
 
 from muster.core.recipes.recipe import STRICT
 
 FactKind = Literal["begin", "tick", "touch_up", "pause", "end", "take_back"]
+
+
+def _known_layout(id_: UUID) -> UUID:
+    """The database takes no other: beyond version 5 the variant must be the usual one."""
+    if id_.int >> 76 & 0xF > 5 and id_.variant != RFC_4122:
+        raise ValueError("this is no usual UUID: make a new one")
+    return id_
+
+
+FactId = Annotated[UUID, AfterValidator(_known_layout)]
 
 
 @dataclass(frozen=True, config=STRICT)
@@ -21,7 +31,7 @@ class Fact:
     ``start`` to ``at``; ``touch_up``: a model needs one; ``pause`` and ``end``: of the call under
     way; ``take_back``: the fact ``of`` never was."""
 
-    id: UUID
+    id: FactId
     kind: FactKind
     at: AwareDatetime
     unit: str = ""

@@ -119,7 +119,7 @@ def add_typed(request: HttpRequest, payload: LineIn) -> list[PaintOut]:
 def change(request: HttpRequest, paint_id: int, payload: PaintIn) -> list[PaintOut]:
     """Change a label; what is left is weighed, not typed over."""
     row = _own(request.user, paint_id)
-    _refuse_unknown(payload.paint)
+    refuse_odd(payload.paint)
     row.document = _label(payload.paint, row.document.get("left_ml"))
     row.save(update_fields=["document"])
     return _out(request.user)
@@ -273,9 +273,11 @@ def _own(user: User, paint_id: int) -> Paint:
     return row
 
 
-def _refuse_unknown(paint: OwnedPaint) -> None:
-    if paint.medium not in MEDIA:
-        raise Refused(f"no medium is called '{paint.medium}': use {', '.join(MEDIA)}")
+def refuse_odd(paint: OwnedPaint) -> None:
+    """Raise Refused for a paint that cannot hold."""
+    complaints = shelf_format.complaints_of(paint)
+    if complaints:
+        raise Refused(*complaints)
 
 
 @transaction.atomic
@@ -287,9 +289,10 @@ def keep_paints(user: User, paints: list[OwnedPaint]) -> None:
             f"{count} paints and {len(paints)} more: a shelf holds {MOST_PAINTS}; take off what is "
             "used up"
         )
+    for one in paints:
+        refuse_odd(one)
     now = clock.now()
     for one in paints:
-        _refuse_unknown(one)
         row = Paint.objects.create(owner=user, document=_label(one, one.left_ml), made_at=now)
         PaintFact.objects.bulk_create(
             PaintFact(

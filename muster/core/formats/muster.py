@@ -59,6 +59,9 @@ def read(text: str | bytes) -> MusterFile:
                 f"unit '{unit.name}': its recipe {unit.recipe}, version {unit.recipe_version}, is "
                 f"not in the file: add it under recipes"
             )
+    ids = [fact.id for fact in document.facts]
+    if len(set(ids)) < len(ids):
+        complaints.append("facts: two have the same id: take one of them out")
     by_name = {(recipe.id, recipe.version): recipe for recipe in document.recipes}
     if complaints:
         raise Refused(*complaints)

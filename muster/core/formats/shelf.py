@@ -24,6 +24,8 @@ from muster.core.stack.media import MEDIA
 FORMAT = "crisp-muster/shelf"
 MOST_BYTES = 1_000_000
 MOST_COMPLAINTS = 30
+LEAST_SHARE = 0.01
+"""Of a paint in a tint that tells something of it."""
 
 COLUMNS = ("name", "colour", "range", "code", "medium", "opacity", "finish", "size_ml", "left_ml",
            "price", "density", "tare_g", "drop_ml")  # fmt: skip
@@ -76,16 +78,26 @@ def read(text: bytes, name: str = "") -> list[OwnedPaint]:
         paints = read_gpl(words)
     else:
         paints = read_csv(words)
-    unknown = [
-        f"{one.name}: no medium is called '{one.medium}': use {', '.join(MEDIA)}"
-        for one in paints
-        if one.medium not in MEDIA
-    ]
-    if unknown:
-        raise Refused(*unknown[:MOST_COMPLAINTS])
+    complaints = [complaint for one in paints for complaint in complaints_of(one)]
+    if complaints:
+        raise Refused(*complaints[:MOST_COMPLAINTS])
     if not paints:
         raise Refused(f"{name or 'the file'} holds no paint: a row needs at least name and colour")
     return paints
+
+
+def complaints_of(paint: OwnedPaint) -> list[str]:
+    """What in a paint cannot hold, each with how to mend it."""
+    found = []
+    if paint.medium not in MEDIA:
+        known = ", ".join(MEDIA)
+        found.append(f"{paint.name}: no medium is called '{paint.medium}': use {known}")
+    found += [
+        f"{paint.name}: a tint with {one.share:.0%} of the paint: use 1 to 99 %"
+        for one in paint.swatches
+        if one.kind == "tint" and not LEAST_SHARE <= one.share <= 1 - LEAST_SHARE
+    ]
+    return found
 
 
 def read_csv(text: str) -> list[OwnedPaint]:

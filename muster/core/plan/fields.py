@@ -2,6 +2,7 @@
 
 from __future__ import annotations
 
+from collections.abc import Iterable
 from fractions import Fraction
 from typing import Any, Never
 
@@ -17,10 +18,13 @@ class Refused(ValueError):
 class Fields:
     """One JSON object being read. ``where`` names it in complaints."""
 
-    def __init__(self, row: Any, where: str, known: str, optional: str = "") -> None:
+    def __init__(
+        self, row: Any, where: str, known: str, optional: str | Iterable[str] = ""
+    ) -> None:
         if not isinstance(row, dict):
             raise Refused(f"{where}: this must be an object in braces, not {kind(row)}")
-        allowed = set(known.split()) | set(optional.split())
+        more = optional.split() if isinstance(optional, str) else optional
+        allowed = {*known.split(), *more}
         for key in row:
             if key not in allowed:
                 raise Refused(f"{where}: unknown key '{key}': take it out or correct its spelling")
@@ -94,7 +98,7 @@ class Fields:
     def amounts(self, key: str) -> dict[str, int]:
         """A table of whole numbers by name."""
         table = self.table(key)
-        inner = Fields(table, f"{self.where}: {key}", "", " ".join(table))
+        inner = Fields(table, f"{self.where}: {key}", "", table)
         return {name: inner.whole(name) for name in table}
 
 

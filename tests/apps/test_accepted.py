@@ -1,0 +1,124 @@
+"""What is accepted can be read: documents from the schemas, imported, and every page of them."""
+
+from __future__ import annotations
+
+import itertools
+import json
+import os
+import re
+from typing import Any
+
+import pytest
+from django.contrib.auth.models import User
+from django.core.files.uploadedfile import SimpleUploadedFile
+from django.test import Client
+from hypothesis import HealthCheck, Phase, given, settings
+from hypothesis import strategies as st
+from hypothesis.extra.django import TestCase
+
+from muster.apps import clock
+from muster.apps.api import api
+from tests import generating
+from tests.conftest import TUESDAY
+
+EXAMPLES = int(os.environ.get("CRISP_EXAMPLES", "30"))
+MANY = settings(
+    max_examples=EXAMPLES, deadline=None,
+    # An example is a whole muster, planned: making a failing one smaller would take minutes.
+    phases=[Phase.explicit, Phase.reuse, Phase.generate],
+    suppress_health_check=[HealthCheck.too_slow, HealthCheck.data_too_large,
+                           HealthCheck.filter_too_much],
+)  # fmt: skip
+READS = {
+    path: [one["name"] for one in methods["get"].get("parameters", [])]
+    for path, methods in api.get_openapi_schema()["paths"].items()
+    if "get" in methods
+}
+
+
+def upload(client: Client, path: str, document: Any) -> Any:
+    """A document sent as a file."""
+    file = SimpleUploadedFile("made.json", json.dumps(document).encode())
+    return client.post(f"/api/{path}", {"file": file})
+
+
+def read_everything(client: Client, values: dict[str, list[str]]) -> None:
+    """Get every page of the API, with each of the values that its parameters may have."""
+    for path, names in READS.items():
+        for chosen in itertools.product(*(values[name] for name in names)):
+            by_name = dict(zip(names, chosen, strict=True))
+            address = re.sub(r"\{(\w+)\}", lambda one, by=by_name: by.pop(one[1]), path)
+            answer = client.get(address, by_name)
+            allowed = (200, 404) if {"call", "since"} & set(names) else (200,)
+            assert answer.status_code in allowed, (address, by_name, answer.content[:400])
+
+
+class Accepted(TestCase):
+    """Each example in a database of its own."""
+
+    def setup_example(self) -> None:
+        super().setup_example()
+        self.patch = pytest.MonkeyPatch()
+        self.patch.setattr(clock, "now", lambda: TUESDAY)
+        user = User.objects.create_user("ada", password="reeds and silt")
+        self.client = Client()
+        self.client.force_login(user, "django.contrib.auth.backends.ModelBackend")
+
+    def teardown_example(self, example: Any) -> None:
+        self.patch.undo()
+        super().teardown_example(example)
+
+    def values(self, muster: int, view: dict[str, Any]) -> dict[str, list[str]]:
+        """By parameter: what to ask for."""
+        recipes = self.client.get("/api/recipes").json()
+        codes = [one["recipe"]["id"] for one in recipes]
+        left = [row["calls"][0] for row in view["board"]["left"]]
+        calls = [*view["board"]["calls"], *left]
+        return {
+            "muster_id": [str(muster)], "code": codes, "since": ["1"], "tier": ["hand"],
+            "kind": ["csv", "gpl", "json"],
+            "call": [*calls[:2], *left[:1], "no-such-call"], "celsius": ["12"],
+            "humidity": ["70"], "colour": ["#5a6b3c"], "scale": ["72"],
+        }  # fmt: skip
+
+    def accepted(self, answer: Any) -> bool:
+        """Whether it was accepted; what is refused says why."""
+        if answer.status_code == 200:
+            return True
+        assert answer.status_code == 422, answer.content[:400]
+        complaints = answer.json()["complaints"]
+        assert complaints and all(len(one) > 10 for one in complaints), complaints
+        return False
+
+    @MANY
+    @given(generating.musters(), generating.A_SHELF, generating.A_HOUSE)
+    def test_a_muster_that_is_imported_can_be_read(
+        self, muster: Any, shelf: Any, house: Any
+    ) -> None:
+        reed = [{"name": "Reed", "colour": "#5a6b3c"}]
+        assert self.accepted(upload(self.client, "shelf-file", {**shelf, "paints": reed}))
+        self.accepted(upload(self.client, "shelf-file", shelf))
+        self.accepted(
+            self.client.post(
+                "/api/house", {"seen": 0, "house": house}, content_type="application/json"
+            )
+        )
+        answer = upload(self.client, "import", muster)
+        if self.accepted(answer):
+            made = answer.json()["id"]
+            view = self.client.get(f"/api/musters/{made}")
+            assert view.status_code == 200, view.content[:400]
+            read_everything(self.client, self.values(made, view.json()))
+
+    @MANY
+    @given(generating.recipes("made"), st.sampled_from(["black", "none", "as it is"]))
+    def test_a_recipe_that_is_imported_can_be_read_and_looked_over(
+        self, recipe: Any, undercoat: str
+    ) -> None:
+        file = {"format": "crisp-muster/recipe", "version": 2, "recipe": recipe}
+        answer = upload(self.client, "recipe-file", file)
+        if self.accepted(answer):
+            draft = {"kind": recipe["kind"], "passes": recipe["passes"], "undercoat": undercoat,
+                     "material": recipe.get("material", "polystyrene")}  # fmt: skip
+            self.accepted(self.client.post("/api/look", draft, content_type="application/json"))
+            assert self.client.get("/api/recipes/made/file").status_code == 200
