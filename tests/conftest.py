@@ -11,7 +11,7 @@ from django.contrib.auth.models import User
 from django.test import Client
 
 from muster.apps import clock
-from muster.apps.recipes.starting import give_starters
+from muster.apps.recipes.services import give_starters
 from muster.core.plan import vetting
 from muster.core.plan.plan import Plan
 from muster.core.plan.problem import Problem

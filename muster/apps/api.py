@@ -8,15 +8,15 @@ from ninja.security import django_auth
 from muster.apps.accounts.api import router as accounts
 from muster.apps.bench.api import router as bench
 from muster.apps.colour.mixing import router as mixing
-from muster.apps.colour.more import router as more
 from muster.apps.colour.pots import router as pots
+from muster.apps.colour.schemes import router as more
 from muster.apps.colour.shelf import router as shelf
 from muster.apps.errors import answer_errors
 from muster.apps.house.api import router as house
 from muster.apps.plan.api import router as plan
 from muster.apps.recipes.api import router as recipes
+from muster.apps.recipes.draft_check import router as looking
 from muster.apps.recipes.files import router as recipe_files
-from muster.apps.recipes.looking import router as looking
 from muster.apps.recipes.trials import router as trials
 from muster.apps.roll.api import router as roll
 from muster.apps.supplies.api import router as supplies

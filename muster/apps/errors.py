@@ -10,8 +10,8 @@ from ninja import NinjaAPI, Schema
 from ninja.errors import ValidationError
 
 from muster.apps.pages import BROKEN, NO_DATABASE
-from muster.apps.requests import current_id
-from muster.core.plan.fields import Refused
+from muster.apps.request_ids import current_id
+from muster.core.plan.json_fields import DomainError
 
 log = logging.getLogger("muster")
 
@@ -36,8 +36,8 @@ def answer_errors(api: NinjaAPI) -> None:
     def complain(request: HttpRequest, complaints: list[str], status: int) -> HttpResponse:
         return api.create_response(request, {"complaints": complaints}, status=status)
 
-    @api.exception_handler(Refused)
-    def refused(request: HttpRequest, error: Refused) -> HttpResponse:
+    @api.exception_handler(DomainError)
+    def refused(request: HttpRequest, error: DomainError) -> HttpResponse:
         return complain(request, list(error.complaints), 422)
 
     @api.exception_handler(Outdated)

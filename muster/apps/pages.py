@@ -12,8 +12,8 @@ from django.templatetags.static import static
 from django.utils.html import format_html
 from django.views.decorators.csrf import ensure_csrf_cookie
 
-from muster.apps.plan.beat import worker_lives
-from muster.apps.requests import current_id
+from muster.apps.plan.heartbeat import worker_lives
+from muster.apps.request_ids import current_id
 
 NO_DATABASE = (
     "The database does not answer. What you did last may not be kept: wait a moment, then try "

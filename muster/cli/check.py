@@ -10,15 +10,15 @@ from pathlib import Path
 from typing import Any
 
 from muster.core.formats.recipe import read
-from muster.core.plan.fields import Refused
+from muster.core.plan.json_fields import DomainError
 from muster.core.recipes.recipe import Recipe
 from muster.core.stack.cautions import FIRST
 from muster.core.stack.check import Report, check
-from muster.core.stack.cost import cost_of
+from muster.core.stack.climate import Climate
 from muster.core.stack.finding import Repair
+from muster.core.stack.formatting import duration
 from muster.core.stack.habits import Habits, habits_from
-from muster.core.stack.room import Room
-from muster.core.stack.said import time
+from muster.core.stack.repair_cost import cost_of
 
 NONE, FINDINGS, REFUSED = 0, 1, 2
 
@@ -38,7 +38,7 @@ def main(arguments: list[str] | None = None) -> int:
     except OSError as error:
         print(f"{given.recipe}: {error.strerror}: name a file that can be read", file=sys.stderr)
         return REFUSED
-    except Refused as refusal:
+    except DomainError as refusal:
         for complaint in refusal.complaints:
             print(f"{given.recipe}: {complaint}", file=sys.stderr)
         return REFUSED
@@ -49,26 +49,26 @@ def main(arguments: list[str] | None = None) -> int:
     return FINDINGS if report.findings else NONE
 
 
-def _room(words: str) -> Room:
+def _room(words: str) -> Climate:
     try:
         celsius, humidity = (float(word) for word in words.split(","))
-        return Room(celsius, humidity)
+        return Climate(celsius, humidity)
     except ValueError as error:
-        raise Refused(f"--room {words}: two numbers such as 12,75 ({error})") from error
+        raise DomainError(f"--room {words}: two numbers such as 12,75 ({error})") from error
 
 
 def _habits(words: list[str]) -> Habits:
     try:
         return habits_from(words)
     except ValueError as error:
-        raise Refused(f"--habit: {error}") from error
+        raise DomainError(f"--habit: {error}") from error
 
 
 def as_json(report: Report, given: Recipe) -> dict[str, Any]:
     """The report as plain values."""
     steps = [
         {
-            "key": step.laid.one.key, "name": step.laid.name, "start_min": round(step.start, 1),
+            "key": step.layer.one.key, "name": step.layer.name, "start_min": round(step.start, 1),
             "wait_min": round(step.wait.minutes, 1), "needed_min": round(step.wait.needed, 1),
             "why": step.wait.why, "stated": step.wait.stated,
         }
@@ -84,7 +84,7 @@ def as_json(report: Report, given: Recipe) -> dict[str, Any]:
         for one in report.findings
     ]  # fmt: skip
     return {
-        "recipe": report.walked.recipe.name, "room": asdict(report.walked.room),
+        "recipe": report.walked.recipe.name, "room": asdict(report.walked.climate),
         "habits": asdict(report.walked.habits), "findings": findings, "passes": steps,
         "cautions": [{"pass": one.key, "words": one.words, "serious": one.serious}
                      for one in report.cautions],
@@ -93,8 +93,11 @@ def as_json(report: Report, given: Recipe) -> dict[str, Any]:
 
 def said(report: Report, given: Recipe) -> str:
     """The report as text: passes from the bare material up, what is said at each seam."""
-    room = report.walked.room
-    lines = [f"{report.walked.recipe.name}, at {room.celsius:g} °C and {room.humidity:g} %", ""]
+    climate = report.walked.climate
+    lines = [
+        f"{report.walked.recipe.name}, at {climate.celsius:g} °C and {climate.humidity:g} %",
+        "",
+    ]
     by_key: dict[str, list[str]] = {}
     for one in report.findings:
         words = [f"    {one.severity} ({one.code}): {one.words}"]
@@ -104,12 +107,12 @@ def said(report: Report, given: Recipe) -> str:
     for caution in report.cautions:
         by_key.setdefault(caution.key, []).append(f"    caution: {caution.words}")
     for number, step in enumerate(report.walked.steps, 1):
-        lines.append(f"{number:3} {step.laid.name}, {step.laid.one.minutes:g} min a model")
-        lines += by_key.pop(step.laid.one.key, [])
+        lines.append(f"{number:3} {step.layer.name}, {step.layer.one.minutes:g} min a model")
+        lines += by_key.pop(step.layer.one.key, [])
         if step.wait.minutes or step.wait.stated:
             why = f": {step.wait.why}" if step.wait.why else ""
-            own = f" (yours; {time(step.wait.needed)} needed)" if step.wait.stated else ""
-            lines.append(f"    wait {time(step.wait.minutes)}{own}{why}")
+            own = f" (yours; {duration(step.wait.needed)} needed)" if step.wait.stated else ""
+            lines.append(f"    wait {duration(step.wait.minutes)}{own}{why}")
     lines += [line for rest in by_key.values() for line in rest]
     if report.cautions:
         lines += ["", FIRST]

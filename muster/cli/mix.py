@@ -14,11 +14,11 @@ import numpy as np
 from muster.core.colour.ladder import ladders
 from muster.core.colour.match import match
 from muster.core.colour.observer import Floats
-from muster.core.colour.owned import OwnedPaint, shelf_of
+from muster.core.colour.owned import OwnedPaint, shelf_from
 from muster.core.colour.shelf import Mix, Shelf
 from muster.core.colour.spaces import lab_of, xyz_of_hex
 from muster.core.formats.shelf import read
-from muster.core.plan.fields import Refused
+from muster.core.plan.json_fields import DomainError
 
 FOUND, REFUSED = 0, 2
 ANSWERS = 8
@@ -38,14 +38,14 @@ def main(arguments: list[str] | None = None) -> int:
         target = _target(given.target)
         colours = [one for one in paints if not one.clear]
         if not colours:
-            raise Refused("every paint is a varnish, glue or fluid: add a colour")
-        shelf = shelf_of(colours)
+            raise DomainError("every paint is a varnish, glue or fluid: add a colour")
+        shelf = shelf_from(colours)
         mixes = match(shelf, target, given.paints, given.drops, keep=ANSWERS)
         single = match(shelf, target, 1, 1, keep=1)[0]
     except OSError as error:
         print(f"{given.shelf}: {error.strerror}: name a file that can be read", file=sys.stderr)
         return REFUSED
-    except Refused as refusal:
+    except DomainError as refusal:
         for complaint in refusal.complaints:
             print(f"{given.shelf}: {complaint}", file=sys.stderr)
         return REFUSED
@@ -64,14 +64,15 @@ def _target(text: str) -> Floats:
     if lab:
         found = np.array([float(lab[n]) for n in (1, 2, 3)])
         if not 0 <= found[0] <= 100 or np.abs(found[1:]).max() > 128:
-            raise Refused(f"--target {text}: L* is 0 to 100, a* and b* -128 to 128")
+            raise DomainError(f"--target {text}: L* is 0 to 100, a* and b* -128 to 128")
         return found
     plain = text.strip().lower().removeprefix("#")
     if re.fullmatch(r"[0-9a-f]{3}", plain):
         plain = "".join(letter * 2 for letter in plain)
     if not re.fullmatch(r"[0-9a-f]{6}", plain):
-        raise Refused(f'--target {text}: use "#6b7a3a" or "lab 50 -10 30"')
-    return lab_of(xyz_of_hex([plain]))[0]
+        raise DomainError(f'--target {text}: use "#6b7a3a" or "lab 50 -10 30"')
+    given: Floats = lab_of(xyz_of_hex([plain]))[0]
+    return given
 
 
 def as_json(

@@ -12,7 +12,7 @@ from datetime import UTC, datetime
 from pathlib import Path
 from typing import Any
 
-from muster.core.plan.fields import Refused
+from muster.core.plan.json_fields import DomainError
 from muster.core.plan.plan import Plan
 from muster.core.plan.problem import Problem
 from muster.core.plan.reading import problem_from
@@ -57,10 +57,10 @@ def main(arguments: list[str] | None = None) -> int:
             from muster.cli.plan_muster import derived_from, said
 
             derived = derived_from(raw, given.now, _read(given.house) if given.house else None)
-            plan = _planned(derived.bench.problem, given)
+            plan = _planned(derived.instance.problem, given)
             print(said(derived, plan))
         elif given.now or given.house:
-            raise Refused("--now and --house are for musters: a problem says its own now")
+            raise DomainError("--now and --house are for musters: a problem says its own now")
         else:
             plan = _planned(problem_from(raw), given)
             if not given.out:
@@ -70,7 +70,7 @@ def main(arguments: list[str] | None = None) -> int:
     except OSError as error:
         print(f"{error.filename}: {error.strerror}: name a file that can be read", file=sys.stderr)
         return REFUSED
-    except Refused as refusal:
+    except DomainError as refusal:
         for complaint in refusal.complaints:
             print(f"{given.file}: {complaint}", file=sys.stderr)
         return REFUSED
@@ -82,18 +82,18 @@ def main(arguments: list[str] | None = None) -> int:
 def _read(path: Path) -> Any:
     """The JSON of a file. Raises Refused, or OSError."""
     if path.stat().st_size > MOST_BYTES:
-        raise Refused(f"the file is larger than {MOST_BYTES // 1_000_000} MB: split it")
+        raise DomainError(f"the file is larger than {MOST_BYTES // 1_000_000} MB: split it")
     try:
         return json.loads(path.read_bytes())
     except (ValueError, RecursionError) as error:
-        raise Refused(f"the file is not JSON: {error}") from error
+        raise DomainError(f"the file is not JSON: {error}") from error
 
 
 def _planned(problem: Problem, given: argparse.Namespace) -> Plan:
     """The plan after so many steps or seconds; the time is used even where all is placed."""
     # Loaded only here: help, and a file that is refused, are answered at once.
+    from muster.core.plan.parallel import improve_in_parallel
     from muster.core.plan.planner import Planner
-    from muster.core.plan.team import improve_together
 
     _keep_faults()
     if given.steps is not None:
@@ -104,7 +104,7 @@ def _planned(problem: Problem, given: argparse.Namespace) -> Plan:
     begun = time.monotonic()
     end = begun + given.seconds
     many = min(MOST_CORES, len(os.sched_getaffinity(0)))
-    return improve_together(problem, given.seed, many, lambda: share_left(begun, end))
+    return improve_in_parallel(problem, given.seed, many, lambda: share_left(begun, end))
 
 
 def _keep_faults() -> None:
@@ -127,7 +127,7 @@ def moment(text: str | None) -> datetime:
     try:
         found = datetime.fromisoformat(text)
     except ValueError as error:
-        raise Refused(f"--now {text}: type it as 2027-03-02T19:30+00:00") from error
+        raise DomainError(f"--now {text}: type it as 2027-03-02T19:30+00:00") from error
     return found if found.tzinfo else found.replace(tzinfo=UTC)
 
 

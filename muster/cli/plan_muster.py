@@ -15,10 +15,10 @@ from muster.core.formats.document import validated
 from muster.core.house import USUAL, House
 from muster.core.pipeline import Derived, derive
 from muster.core.plan.plan import Plan
-from muster.core.rooms.board import Board, Chore, Piece, board_of
-from muster.core.rooms.left import hours
-from muster.core.rooms.roll import head_of, roll_of
 from muster.core.snapshot import Snapshot
+from muster.core.views.board import Board, Chore, Piece, board_of
+from muster.core.views.left import hours
+from muster.core.views.roll import head_of, roll_of
 
 HOUSE: TypeAdapter[House] = TypeAdapter(House)
 DOES = {"get_out": "get out", "open": "open", "close": "close", "put_away": "put away"}

@@ -19,7 +19,7 @@ def documents() -> dict[Path, str]:
     from muster.core.formats import muster as muster_format
     from muster.core.formats import recipe as recipe_format
     from muster.core.formats import shelf as shelf_format
-    from muster.core.stack.written import rules_page
+    from muster.core.stack.rules_page import rules_page
 
     def text(value: Any) -> str:
         return json.dumps(value, indent=1, sort_keys=True, default=str) + "\n"

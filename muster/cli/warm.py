@@ -4,7 +4,7 @@ needed."""
 import numpy as np
 
 from muster.core.colour.match import match
-from muster.core.colour.owned import OwnedPaint, shelf_of
+from muster.core.colour.owned import OwnedPaint, shelf_from
 from muster.core.plan.planner import Planner
 from muster.core.plan.reading import problem_from
 
@@ -37,7 +37,7 @@ def main() -> None:
     )
     planner.first()
     planner.improve(3, lambda: 1.0)
-    shelf = shelf_of(OwnedPaint(name, colour) for name, colour in (
+    shelf = shelf_from(OwnedPaint(name, colour) for name, colour in (
         ("white", "#f4f3ee"), ("black", "#1b1b1d"), ("ochre", "#a9853f"), ("blue", "#46586b"),
     ))  # fmt: skip
     match(shelf, np.array([50.0, 0.0, 10.0]), 4)

@@ -73,7 +73,7 @@ class Running:
 
 
 @dataclass(frozen=True)
-class Record:
+class BenchState:
     """Facts, told: what stands after everything taken back is gone."""
 
     standing: tuple[Fact, ...]
@@ -86,7 +86,7 @@ class Record:
         return self.standing[-1] if self.standing else None
 
 
-def record(facts: Iterable[Fact]) -> Record:
+def replay(facts: Iterable[Fact]) -> BenchState:
     """Tell the facts in the order of their times; of equal times, in the order given."""
     ordered = sorted(facts, key=lambda fact: fact.at)
     gone = {fact.of for fact in ordered if fact.kind == "take_back"}
@@ -121,4 +121,4 @@ def record(facts: Iterable[Fact]) -> Record:
             )  # fmt: skip
         elif fact.kind == "end":
             running = None
-    return Record(standing, ticks, frozenset(touch_ups), running)
+    return BenchState(standing, ticks, frozenset(touch_ups), running)

@@ -13,8 +13,8 @@ from pydantic import Field, TypeAdapter
 from pydantic.dataclasses import dataclass
 
 from muster.core.recipes.recipe import STRICT, Name
+from muster.core.stack.climate import Climate
 from muster.core.stack.habits import Habits
-from muster.core.stack.room import Room
 from muster.core.stack.tables import Own, Tables, tables_of
 
 MOST_DAYS = 400
@@ -32,9 +32,9 @@ class Air:
     humidity: Percent = 50
 
     @property
-    def room(self) -> Room:
+    def climate(self) -> Climate:
         """The same as the stack knows it."""
-        return Room(self.celsius, self.humidity)
+        return Climate(self.celsius, self.humidity)
 
 
 @dataclass(frozen=True, config=STRICT)
@@ -46,7 +46,7 @@ class AirOn:
 
 
 @dataclass(frozen=True, config=STRICT)
-class Awaited:
+class ExpectedDelivery:
     """A paint that will be there on that day."""
 
     paint: Name
@@ -62,16 +62,16 @@ class House:
     """On days of which nothing else is said."""
     days: Annotated[tuple[AirOn, ...], Field(max_length=MOST_DAYS)] = ()
     own: Own = Own()
-    awaited: Annotated[tuple[Awaited, ...], Field(max_length=300)] = ()
+    awaited: Annotated[tuple[ExpectedDelivery, ...], Field(max_length=300)] = ()
     """Paints that are still to be bought: no call that takes them begins sooner."""
 
-    def room(self) -> Room:
+    def climate(self) -> Climate:
         """The usual room."""
-        return self.air.room
+        return self.air.climate
 
-    def room_on(self, day: date) -> Room:
+    def climate_on(self, day: date) -> Climate:
         """The room on that day."""
-        return next((one.air.room for one in self.days if one.day == day), self.air.room)
+        return next((one.air.climate for one in self.days if one.day == day), self.air.climate)
 
     def tables(self) -> Tables:
         """The rows known in this house. Raises Refused where the user's own cannot hold."""

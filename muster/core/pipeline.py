@@ -7,17 +7,16 @@ import json
 from dataclasses import dataclass, replace
 
 from muster.core.colour.recipes import coloured
-from muster.core.facts import Record, record
-from muster.core.plan.fields import Refused
+from muster.core.facts import BenchState, replay
 from muster.core.plan.plan import Plan
 from muster.core.plan.planner import Planner
-from muster.core.recipes.nesting import whole
+from muster.core.recipes.expand import whole
 from muster.core.recipes.recipe import Recipe
 from muster.core.snapshot import Snapshot
-from muster.core.stack.settled import Settled, settled_in_coats
+from muster.core.stack.resolve_waits import ResolvedWaits, resolve_waits
 from muster.core.work.calls import Call, calls_of
 from muster.core.work.coats import with_coats
-from muster.core.work.problem import Bench, bench_of
+from muster.core.work.instance import PlanInstance, build_instance
 
 
 @dataclass(frozen=True)
@@ -25,14 +24,14 @@ class Derived:
     """What follows from a snapshot without planning."""
 
     snapshot: Snapshot
-    record: Record
+    state: BenchState
     calls: dict[str, Call]
-    bench: Bench
+    instance: PlanInstance
 
     @property
     def key(self) -> str:
         """What the plan depends on, but for the passing of time."""
-        raw = {k: v for k, v in self.bench.raw.items() if k not in ("now", "origin", "pins")}
+        raw = {k: v for k, v in self.instance.raw.items() if k not in ("now", "origin", "pins")}
         text = json.dumps(raw, sort_keys=True).encode()
         return hashlib.sha256(text).hexdigest()
 
@@ -43,21 +42,21 @@ def derive(snapshot: Snapshot, keep_running: bool = True) -> Derived:
     tables = house.tables()
     paints = {paint.name: paint for paint in snapshot.shelf}
     recipes: dict[tuple[str, int], Recipe] = {}
-    settled: dict[tuple[str, int], Settled] = {}
+    waits_by_recipe: dict[tuple[str, int], ResolvedWaits] = {}
     for unit in snapshot.choices.units:
         name = (unit.recipe, unit.recipe_version)
         if name not in recipes:
             unfolded = whole(snapshot.recipes[name], snapshot.recipes).recipe
-            made = settled_in_coats(unfolded, house.habits, tables)
-            recipes[name], settled[name] = coloured(made.recipe, paints), made
+            made = resolve_waits(unfolded, house.habits, tables)
+            recipes[name], waits_by_recipe[name] = coloured(made.recipe, paints), made
     snapshot = replace(snapshot, recipes=recipes)
     passes = {
         unit.id: recipes[unit.recipe, unit.recipe_version].passes for unit in snapshot.choices.units
     }
-    told = with_coats(record(snapshot.facts), passes)
-    recoats = {name: made.recoats for name, made in settled.items()}
+    told = with_coats(replay(snapshot.facts), passes)
+    recoats = {name: made.recoats for name, made in waits_by_recipe.items()}
     calls = calls_of(snapshot.choices, snapshot.recipes, told, recoats)
-    bench = bench_of(
+    instance = build_instance(
         snapshot.choices,
         calls,
         told,
@@ -65,9 +64,9 @@ def derive(snapshot: Snapshot, keep_running: bool = True) -> Derived:
         keep_running,
         house,
         snapshot.chores,
-        settled,
+        waits_by_recipe,
     )
-    return Derived(snapshot, told, {call.id: call for call in calls}, bench)
+    return Derived(snapshot, told, {call.id: call for call in calls}, instance)
 
 
 def plan_first(
@@ -77,12 +76,12 @@ def plan_first(
 
     ``steady``: only facts and time have gone on since ``guide`` was made.
     """
-    plan = Planner(derived.bench.problem).first(guide, steady)
-    running = derived.bench.running
+    plan = Planner(derived.instance.problem).first(guide, steady)
+    running = derived.instance.running
     if running is None or running not in (*plan.dropped_pins, *(one.task for one in plan.left)):
         return derived, plan
     freed = derive(derived.snapshot, keep_running=False)
-    return freed, Planner(freed.bench.problem).first(guide, steady)
+    return freed, Planner(freed.instance.problem).first(guide, steady)
 
 
-__all__ = ["Derived", "Refused", "derive", "plan_first"]
+__all__ = ["Derived", "derive", "plan_first"]

@@ -37,7 +37,7 @@ INSTALLED_APPS = [
     "muster.apps.plan",
 ]
 MIDDLEWARE = [
-    "muster.apps.requests.RequestId",
+    "muster.apps.request_ids.RequestId",
     "django.middleware.security.SecurityMiddleware",
     "whitenoise.middleware.WhiteNoiseMiddleware",
     "csp.middleware.CSPMiddleware",
@@ -128,7 +128,7 @@ TIME_ZONE = "UTC"
 LOGGING = {
     "version": 1,
     "disable_existing_loggers": False,
-    "filters": {"with_id": {"()": "muster.apps.requests.WithId"}},
+    "filters": {"with_id": {"()": "muster.apps.request_ids.WithId"}},
     "formatters": {"line": {"format": "{asctime} {levelname} {request_id} {name}: {message}",
                             "style": "{"}},
     "handlers": {"stderr": {"class": "logging.StreamHandler", "filters": ["with_id"],

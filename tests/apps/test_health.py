@@ -15,9 +15,10 @@ import pytest
 from django.db import OperationalError
 from django.test import Client
 
-from muster.apps.plan import beat as beats
+from muster.apps.plan import heartbeat as beats
 from muster.apps.plan.models import PlanRun, WorkerBeat
 from muster.apps.roll import api as roll_api
+from muster.apps.roll import services
 from muster.apps.roll.models import Muster
 from tests.conftest import Clock, post
 
@@ -107,9 +108,8 @@ def test_a_deleted_account_takes_all_with_it_and_asks_for_the_password(
 def test_no_more_musters_than_anybody_needs(
     ada: Client, muster: dict[str, Any], monkeypatch: pytest.MonkeyPatch
 ) -> None:
-    from muster.apps.roll import changing
 
-    monkeypatch.setattr(changing, "MOST_MUSTERS", 1)
+    monkeypatch.setattr(services, "MOST_MUSTERS", 1)
     text = ada.get(f"/api/musters/{muster['id']}/file").content
     from django.core.files.uploadedfile import SimpleUploadedFile
 

@@ -22,7 +22,7 @@ from django.contrib.auth.models import User
 from django.test import Client
 
 from muster.apps.plan.models import PlanRun
-from muster.apps.recipes.starting import give_starters
+from muster.apps.recipes.services import give_starters
 from tests.conftest import NEW
 
 ROOT = Path(__file__).resolve().parents[2]

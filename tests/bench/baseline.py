@@ -6,7 +6,6 @@ from dataclasses import dataclass
 
 import numpy as np
 
-from muster.core.plan.ground import Ground, Rank
 from muster.core.plan.kernel.attempt import attempt
 from muster.core.plan.kernel.dispatch import (
     DUE,
@@ -18,7 +17,8 @@ from muster.core.plan.kernel.dispatch import (
     STARTED,
     TAIL,
 )
-from muster.core.plan.kernel.shape import BLOCK_FIELDS, BLOCKS, DO_WORK, N_BLOCKS, Floats, column
+from muster.core.plan.kernel.layout import BLOCK_FIELDS, BLOCKS, DO_WORK, N_BLOCKS, Floats, column
+from muster.core.plan.search_state import Rank, SearchState
 
 # Plain tastes: an idle second costs a second, so does a second of setting up, shared by those that
 # wait for the same family; what still follows a task counts up to an hour.
@@ -35,7 +35,7 @@ class Attempt:
     """What a dispatch was made with, and what came of it."""
 
     priority: Floats
-    taste: Floats
+    weights: Floats
     rank: Rank
     starts: Floats
     """When each task's first piece starts; tasks without one come last."""
@@ -44,21 +44,21 @@ class Attempt:
 class Restarts:
     """Dispatches from one beginning, each varied from an earlier one or fresh."""
 
-    def __init__(self, ground: Ground) -> None:
+    def __init__(self, ground: SearchState) -> None:
         self.ground = ground
         self.random = ground.random
         self.current: Attempt | None = None
         self.best: Attempt | None = None
 
-    def try_once(self, priority: Floats, taste: Floats) -> Attempt:
+    def try_once(self, priority: Floats, weights: Floats) -> Attempt:
         """One dispatch."""
         one, ground = self.ground.assembled, self.ground
         attempt(
             one.frame, one.weight, ground.start, ground.state, ground.spare, one.order,
-            one.windows, priority, one.tail, one.due, taste, one.wishes * 0,
+            one.windows, priority, one.tail, one.due, weights, one.wishes * 0,
             ground.measures,
         )  # fmt: skip
-        made = Attempt(priority, taste, ground.rank(), self._starts())
+        made = Attempt(priority, weights, ground.rank(), self._starts())
         ground.keep()
         if self.best is None or made.rank < self.best.rank:
             self.best = made
@@ -86,12 +86,12 @@ class Restarts:
         assert current is not None
         roll = self.random.random()
         if roll < FRESH_SHARE * warmth:
-            priority, taste = self._fresh()
+            priority, weights = self._fresh()
         elif roll < 0.6:
-            priority, taste = self._reordered(current)
+            priority, weights = self._reordered(current)
         else:
-            priority, taste = self._varied(current)
-        made = self.try_once(priority, taste)
+            priority, weights = self._varied(current)
+        made = self.try_once(priority, weights)
         room = (*current.rank[:5], current.rank[5] * (1 + 0.02 * warmth))
         if made.rank <= room:
             self.current = made
@@ -100,10 +100,10 @@ class Restarts:
 
     def _fresh(self) -> tuple[Floats, Floats]:
         count = len(self.ground.assembled.tasks)
-        taste = PLAIN * np.exp(self.random.normal(0.0, 0.6, N_TASTES))
+        weights = PLAIN * np.exp(self.random.normal(0.0, 0.6, N_TASTES))
         return self.random.normal(
             0.0, self.random.choice([30.0, 120.0, 400.0, 6000.0]), count
-        ), taste
+        ), weights
 
     def _reordered(self, current: Attempt) -> tuple[Floats, Floats]:
         """The order of an earlier attempt, with a task, a few, or a group moved in it.
@@ -122,19 +122,19 @@ class Restarts:
             place[chosen] += self.random.normal(0.0, spread, len(chosen))
         rank = np.empty(count, np.float64)
         rank[np.argsort(place, kind="stable")] = np.arange(count)
-        return rank * float(self.random.choice([40.0, 200.0, 1000.0, 5000.0])), current.taste
+        return rank * float(self.random.choice([40.0, 200.0, 1000.0, 5000.0])), current.weights
 
     def _varied(self, current: Attempt) -> tuple[Floats, Floats]:
-        priority, taste = current.priority.copy(), current.taste
+        priority, weights = current.priority.copy(), current.weights
         count = len(priority)
         roll = self.random.random()
         scale = float(self.random.choice([60.0, 240.0, 900.0, 3600.0]))
         if roll < 0.2:
-            taste = taste * np.exp(self.random.normal(0.0, 0.25, N_TASTES))
+            weights = weights * np.exp(self.random.normal(0.0, 0.25, N_TASTES))
         elif roll < 0.5 and self.ground.groups:
             group = self.ground.groups[int(self.random.integers(len(self.ground.groups)))]
             priority[group] += self.random.normal(0.0, scale)
         else:
             chosen = self.random.integers(count, size=1 + int(self.random.integers(3)))
             priority[chosen] += self.random.normal(0.0, scale, len(chosen))
-        return priority, taste
+        return priority, weights

@@ -10,8 +10,8 @@ from dataclasses import replace
 
 import numpy as np
 
+from muster.core.plan.alternative_starts import alternative_starts
 from muster.core.plan.chance import SPREAD, chance_of
-from muster.core.plan.places import places_of
 from muster.core.plan.plan import Plan
 from muster.core.plan.planner import Planner
 from muster.core.plan.problem import Problem
@@ -38,8 +38,8 @@ def apart(problem: Problem, plan: Plan) -> tuple[float, float]:
     for _ in range(FUTURES):
         factors = np.exp(random.normal(0, SPREAD, len(problem.tasks)) - SPREAD**2 / 2)
         tasks = {
-            name: replace(task, per_item_s=max(1, round(task.per_item_s * factor)))
-            for (name, task), factor in zip(problem.tasks.items(), factors, strict=True)
+            name: replace(task, per_item_s=max(1, round(task.per_item_s * drying_factor)))
+            for (name, task), drying_factor in zip(problem.tasks.items(), factors, strict=True)
         }
         future = replace(problem, tasks=tasks)
         planner = Planner(future)
@@ -67,7 +67,7 @@ def main() -> None:
         later = replace(problem, now=problem.sittings[0].start + 300)
         task = list(problem.tasks)[len(problem.tasks) // 2]
         mend = milliseconds(lambda later=later, plan=plan: Planner(later).first(plan))
-        place = milliseconds(lambda p=problem, a=plan, t=task: places_of(p, a, t))
+        place = milliseconds(lambda p=problem, a=plan, t=task: alternative_starts(p, a, t))
         begun = time.monotonic()
         chance_of(problem, plan)
         futures = 1000 * (time.monotonic() - begun)

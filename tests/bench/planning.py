@@ -17,15 +17,15 @@ from typing import Any
 import numpy as np
 
 from muster.core.plan.checking import check
-from muster.core.plan.ground import Ground
-from muster.core.plan.kernel.shape import INF
+from muster.core.plan.kernel.layout import INF
+from muster.core.plan.parallel import improve_in_parallel
 from muster.core.plan.planner import Planner
 from muster.core.plan.problem import Problem
 from muster.core.plan.reading import problem_from
-from muster.core.plan.team import improve_together
+from muster.core.plan.search_state import SearchState
+from tests.core.plan.test_planner import carried_out
 from tests.bench.baseline import Restarts
 from tests.bench.instances import HALF_DONE, KINDS, force
-from tests.core.plan.test_planner import carried_out
 
 RESTARTS = 10_000
 
@@ -54,7 +54,7 @@ def alone_s(raw: dict[str, Any]) -> int:
 def baseline(problem: Problem, seconds: float) -> tuple[float, int]:
     """The best cost of the frozen restarts, and how many were made."""
     planner = Planner(problem)
-    ground = Ground(planner.assembled, planner.search.start, 1)
+    ground = SearchState(planner.assembled, planner.search.start, 1)
     restarts = Restarts(ground)
     restarts.first()
     until = time.monotonic() + seconds
@@ -120,7 +120,7 @@ def row(name: str, seconds: float, base_s: float, with_library: bool) -> str:
     first = planner.first()
     first_s = time.monotonic() - begun
     begun = time.monotonic()
-    plan = improve_together(problem, 1, CORES, lambda: 1 - (time.monotonic() - begun) / seconds)
+    plan = improve_in_parallel(problem, 1, CORES, lambda: 1 - (time.monotonic() - begun) / seconds)
     assert check(problem, plan) == [], name
     base, made = baseline(problem, base_s)
     cells = [

@@ -11,17 +11,17 @@ from collections import Counter
 from collections.abc import Callable
 from typing import Any
 
-from muster.core.plan import lists, waves
+from muster.core.plan import batch_search, list_search
 from muster.core.plan.planner import Planner
 from muster.core.plan.reading import problem_from
 from tests.bench.instances import KINDS, force
 
 PARTS = {
-    (lists, "attempt_list"): "placing a list",
-    (lists, "attempt"): "dispatch leaning on a list",
-    (lists, "vary"): "making a neighbour",
-    (lists, "read_list"): "reading a plan as a list",
-    (waves, "attempt"): "dispatch in waves",
+    (list_search, "attempt_list"): "placing a list",
+    (list_search, "attempt"): "dispatch leaning on a list",
+    (list_search, "vary"): "making a neighbour",
+    (list_search, "read_list"): "reading a plan as a list",
+    (batch_search, "attempt"): "dispatch in waves",
 }
 
 

@@ -10,7 +10,7 @@ from selenium.webdriver.support.ui import Select
 
 from muster.apps.colour.models import Paint, Pot
 from muster.apps.roll.models import Muster
-from muster.apps.roll.reading import choices_of
+from muster.apps.roll.queries import choices_of
 from tests.apps.test_colour import SHELF
 from tests.browser.conftest import Browser
 from tests.browser.test_way import at_the_bench, sign_up

@@ -8,7 +8,7 @@ from pathlib import Path
 import pytest
 
 from muster.cli.mix import FOUND, REFUSED, main
-from muster.core.colour.owned import OwnedPaint, shelf_of
+from muster.core.colour.owned import OwnedPaint, shelf_from
 from muster.core.colour.spaces import lab_of, xyz_of_hex
 
 SHELF = "name;colour;medium;left_ml\nReed green;66703F;acrylic;5\nSilt;#8a7a59;acrylic;0\n" \
@@ -39,7 +39,7 @@ def test_mixes_are_ranked_whole_and_true(shelf: Path, capsys: pytest.CaptureFixt
         drops = {each["paint"]: each["drops"] for each in one["drops"]}
         assert 1 <= len(drops) <= 3 and sum(drops.values()) == one["total_drops"] <= 12
         assert "Matt" not in drops and ("Umber" not in drops or len(drops) == 1)
-        again = shelf_of(OwnedPaint(name, owned[name]) for name in drops).mix(
+        again = shelf_from(OwnedPaint(name, owned[name]) for name in drops).mix(
             tuple(enumerate(drops.values())), goal
         )
         assert again.hex == one["colour"] and round(again.off, 2) == one["difference"]

@@ -11,7 +11,7 @@ import pytest
 from muster.core.choices import CHOICES, Choices, Order
 from muster.core.commands.command import COMMAND, carry_out
 from muster.core.commands.sittings import rhythm_of
-from muster.core.plan.fields import Refused
+from muster.core.plan.json_fields import DomainError
 from muster.core.work.sittings import sittings_from
 from tests.core.making import NOW, choices, unit
 
@@ -62,7 +62,7 @@ def test_one_sitting_of_a_rhythm_is_lost_and_the_others_stand() -> None:
     name = next(sittings_from(one, date(2027, 3, 12))).id
     two = after(one, do="remove_evening", evening=name)
     assert days(two, 3) == [(3, 5), (3, 19), (3, 26)]
-    with pytest.raises(Refused, match="gone already"):
+    with pytest.raises(DomainError, match="gone already"):
         after(two, do="remove_evening", evening=name)
 
 
@@ -84,7 +84,7 @@ def test_a_single_sitting_stands_beside_the_rhythm_and_can_be_moved() -> None:
     three = after(two, do="move_evening", evening=two.evenings[0].id, day="2027-03-07",
                   start="10:00", end="12:00")  # fmt: skip
     assert days(three, 2) == [(3, 5), (3, 7)]
-    with pytest.raises(Refused, match="already"):
+    with pytest.raises(DomainError, match="already"):
         after(three, do="move_evening", evening=three.evenings[0].id, day="2027-03-05",
               start="20:30", end="22:00")  # fmt: skip
 
@@ -95,13 +95,13 @@ def test_a_weekly_sitting_ends_with_its_exceptions() -> None:
     two = after(one, do="remove_evening", evening=name)
     three = after(two, do="end_weekly", weekly=two.rhythm[0].id)
     assert (three.rhythm, three.lost, days(three)) == ((), (), [])
-    with pytest.raises(Refused, match="gone already"):
+    with pytest.raises(DomainError, match="gone already"):
         after(three, do="end_weekly", weekly="fri-2000")
 
 
 def test_the_same_weekly_sitting_is_refused_twice() -> None:
     one = after(choices(evenings=()), **FRIDAYS)
-    with pytest.raises(Refused, match="already"):
+    with pytest.raises(DomainError, match="already"):
         after(one, **{**FRIDAYS, "day": "2027-03-12", "start": "20:30"})
 
 
@@ -117,7 +117,7 @@ def test_an_order_between_units_is_said_and_taken_back() -> None:
     assert gone.order == ()
     assert after(said, do="remove_unit", unit="cab").order == ()
     for bad, words in (("pikes", "before itself"), ("gone", "no longer on the roll")):
-        with pytest.raises(Refused, match=words):
+        with pytest.raises(DomainError, match=words):
             after(two, do="set_order", before="pikes", after=bad)
 
 
@@ -152,7 +152,7 @@ BAD: list[tuple[dict[str, Any], str]] = [
 
 @pytest.mark.parametrize(("wanted", "words"), BAD)
 def test_what_cannot_be_is_refused_with_how_to_mend_it(wanted: dict[str, Any], words: str) -> None:
-    with pytest.raises(Refused, match=words):
+    with pytest.raises(DomainError, match=words):
         after(choices(), **wanted)
 
 
@@ -180,5 +180,5 @@ def test_changes_together_are_all_done_or_none() -> None:
     both = after(choices(), do="together", changes=changes)
     assert both.units[0].tray_size == 2
     assert len(both.evenings) == len(choices().evenings) + 1
-    with pytest.raises(Refused, match="no longer on the roll"):
+    with pytest.raises(DomainError, match="no longer on the roll"):
         after(choices(), do="together", changes=[*changes, {"do": "remove_unit", "unit": "gone"}])

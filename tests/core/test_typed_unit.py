@@ -4,8 +4,8 @@ from __future__ import annotations
 
 import pytest
 
-from muster.core.commands.typed_unit import read_line
-from muster.core.plan.fields import Refused
+from muster.core.plan.json_fields import DomainError
+from muster.core.typed.unit_line import read_line
 
 
 @pytest.mark.parametrize(
@@ -50,5 +50,5 @@ def test_a_line_is_read_as_it_is_typed(
     ],
 )  # fmt: skip
 def test_a_line_that_says_too_little_is_refused(line: str, words: str) -> None:
-    with pytest.raises(Refused, match=words):
+    with pytest.raises(DomainError, match=words):
         read_line(line)

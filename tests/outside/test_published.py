@@ -14,11 +14,11 @@ import pytest
 from hypothesis import HealthCheck, given, settings
 from hypothesis import strategies as st
 
-from muster.core.commands.typed_unit import MM_TO_SCALE
 from muster.core.formats import muster as muster_format
 from muster.core.plan.plan import Plan
 from muster.core.plan.planner import Planner
 from muster.core.plan.reading import problem_from
+from muster.core.typed.unit_line import MM_TO_SCALE
 from tests.core.making import choices, derived
 from tests.core.plan.making import problem_json, task
 
@@ -144,7 +144,7 @@ def test_iana_time_zones_a_sitting_keeps_its_local_hour_over_summer_time() -> No
 
 def test_iso_8601_moments_of_a_plan_are_utc() -> None:
     """ISO 8601: an offset of zero is written as +00:00."""
-    assert derived().bench.origin.isoformat().endswith("+00:00")
+    assert derived().instance.origin.isoformat().endswith("+00:00")
 
 
 @pytest.mark.parametrize(

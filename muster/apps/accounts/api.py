@@ -15,13 +15,14 @@ from django.db import IntegrityError, transaction
 from django.http import HttpRequest, HttpResponse
 from ninja import Router, Schema
 
-from muster.apps.house.keeping import house_of
+from muster.apps.house.services import house_of
 from muster.apps.recipes.models import RecipeVersion
-from muster.apps.recipes.starting import give_starters
+from muster.apps.recipes.services import give_starters
+from muster.apps.requests import UserRequest
 from muster.apps.roll.files import export_text
 from muster.apps.roll.models import Muster
 from muster.core.house import HOUSE
-from muster.core.plan.fields import Refused
+from muster.core.plan.json_fields import DomainError
 
 router = Router()
 
@@ -65,16 +66,16 @@ def sign_up(request: HttpRequest, payload: Credentials) -> Me:
     """Make an account and sign in."""
     name = payload.name.strip()
     if not 1 <= len(name) <= 60:
-        raise Refused("name: it must have 1 to 60 letters")
+        raise DomainError("name: it must have 1 to 60 letters")
     try:
         validate_password(payload.password)
         with transaction.atomic():
             user = User.objects.create_user(name, password=payload.password)
             give_starters(user)
     except ValidationError as error:
-        raise Refused(f"password: {' '.join(error.messages)}") from error
+        raise DomainError(f"password: {' '.join(error.messages)}") from error
     except IntegrityError as error:
-        raise Refused(f"name: '{name}' is taken: choose another") from error
+        raise DomainError(f"name: '{name}' is taken: choose another") from error
     login(request, user, backend="django.contrib.auth.backends.ModelBackend")
     return _me(request)
 
@@ -84,7 +85,7 @@ def sign_in(request: HttpRequest, payload: Credentials) -> Me:
     """Sign in; too many wrong tries lock the name for a quarter of an hour."""
     user = authenticate(request, username=payload.name.strip(), password=payload.password)
     if user is None:
-        raise Refused(
+        raise DomainError(
             "name or password is wrong; after eight wrong tries wait a quarter of an hour"
         )
     login(request, user)
@@ -96,13 +97,13 @@ def open_demo(request: HttpRequest) -> Me:
     """Open the demo account; only where the server was started as the demo."""
     user = User.objects.filter(username=DEMO_NAME).first() if settings.DEMO_ACCOUNT else None
     if user is None:
-        raise Refused("this server was not started as the demo: sign in or sign up")
+        raise DomainError("this server was not started as the demo: sign in or sign up")
     login(request, user, backend="django.contrib.auth.backends.ModelBackend")
     return _me(request)
 
 
 @router.get("/me/file", response={200: None})
-def all_of_mine(request: HttpRequest) -> HttpResponse:
+def all_of_mine(request: UserRequest) -> HttpResponse:
     """Everything that is the user's: each muster as an open file, with its recipes and facts."""
     packed = io.BytesIO()
     with zipfile.ZipFile(packed, "w", zipfile.ZIP_DEFLATED) as archive:
@@ -119,18 +120,18 @@ def all_of_mine(request: HttpRequest) -> HttpResponse:
 
 
 @router.post("/me/delete", response=Me)
-def delete_me(request: HttpRequest, payload: Password) -> Me:
+def delete_me(request: UserRequest, payload: Password) -> Me:
     """Delete the account with all that is in it; the password is asked for once more."""
     user = request.user
     if not user.check_password(payload.password):
-        raise Refused("the password is wrong: the account was not deleted")
+        raise DomainError("the password is wrong: the account was not deleted")
     logout(request)
     user.delete()
     return _me(request)
 
 
 @router.post("/sign-out", response=Me)
-def sign_out(request: HttpRequest) -> Me:
+def sign_out(request: UserRequest) -> Me:
     """Sign out."""
     logout(request)
     return _me(request)

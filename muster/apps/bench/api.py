@@ -6,19 +6,20 @@ from datetime import datetime, timedelta
 from typing import Annotated
 
 from django.db import transaction
-from django.http import HttpRequest, HttpResponse
+from django.http import HttpResponse
 from ninja import Router, Schema
 from pydantic import Field
 
 from muster.apps import clock
 from muster.apps.bench.models import Fact
-from muster.apps.roll import changing
+from muster.apps.requests import UserRequest
+from muster.apps.roll import services
 from muster.apps.roll.api import View, answer
-from muster.apps.roll.reading import choices_of, own_muster
-from muster.core.commands.command import AddEvening
+from muster.apps.roll.queries import choices_of, own_muster
+from muster.core.commands.sittings import AddEvening
 from muster.core.facts import FACT
 from muster.core.facts import Fact as FactDocument
-from muster.core.plan.fields import Refused
+from muster.core.plan.json_fields import DomainError
 
 router = Router()
 
@@ -43,7 +44,7 @@ class SitDown(Schema):
 
 
 @router.post("/musters/{int:muster_id}/facts", response=View)
-def facts(request: HttpRequest, muster_id: int, payload: FactsIn) -> HttpResponse:
+def facts(request: UserRequest, muster_id: int, payload: FactsIn) -> HttpResponse:
     """Record facts. One sent twice counts once; one of the future is refused."""
     with transaction.atomic():
         muster = own_muster(request.user, muster_id, lock=True)
@@ -51,20 +52,24 @@ def facts(request: HttpRequest, muster_id: int, payload: FactsIn) -> HttpRespons
         choices = choices_of(muster)
         for fact in payload.facts:
             if fact.at > now + AHEAD:
-                raise Refused(f"a fact at {fact.at:%H:%M} is still to come: set the clock right")
+                raise DomainError(
+                    f"a fact at {fact.at:%H:%M} is still to come: set the clock right"
+                )
             unit = choices.unit(fact.unit)
             if fact.kind not in ("take_back", "pause", "end"):
                 if unit is None:
-                    raise Refused("that unit is no longer on the roll: look at it again")
+                    raise DomainError("that unit is no longer on the roll: look at it again")
                 if fact.kind in ("tick", "touch_up") and not 1 <= fact.model <= unit.count:
-                    raise Refused(f"{unit.name} has no model {fact.model}: look at the roll again")
+                    raise DomainError(
+                        f"{unit.name} has no model {fact.model}: look at the roll again"
+                    )
             if fact.start is not None and fact.start > fact.at:
-                raise Refused("a model was begun after it was done: correct the times")
+                raise DomainError("a model was begun after it was done: correct the times")
         others = Fact.objects.filter(pk__in=[fact.id for fact in payload.facts])
         if others.exclude(muster=muster).exists():
-            raise Refused("a fact with that id is known already: make a new one")
+            raise DomainError("a fact with that id is known already: make a new one")
         if Fact.objects.filter(muster=muster).count() > MOST_FACTS:
-            raise Refused(f"a muster holds {MOST_FACTS} facts: export it and begin another")
+            raise DomainError(f"a muster holds {MOST_FACTS} facts: export it and begin another")
         known = set(others.values_list("pk", flat=True))
         Fact.objects.bulk_create(
             Fact(id=f.id, muster=muster, document=FACT.dump_python(f, mode="json"),
@@ -76,7 +81,7 @@ def facts(request: HttpRequest, muster_id: int, payload: FactsIn) -> HttpRespons
 
 
 @router.post("/musters/{int:muster_id}/sit-down", response=View)
-def sit_down(request: HttpRequest, muster_id: int, payload: SitDown) -> HttpResponse:
+def sit_down(request: UserRequest, muster_id: int, payload: SitDown) -> HttpResponse:
     """Make a sitting that begins now; the plan mends."""
     muster = own_muster(request.user, muster_id)
     zone = choices_of(muster)
@@ -86,4 +91,4 @@ def sit_down(request: HttpRequest, muster_id: int, payload: SitDown) -> HttpResp
     if end.date() != start.date():
         end = start.replace(hour=23, minute=59)
     wanted = AddEvening("add_evening", start.date(), start.time(), end.time())
-    return answer(changing.command(request.user, muster_id, payload.version, wanted))
+    return answer(services.command(request.user, muster_id, payload.version, wanted))

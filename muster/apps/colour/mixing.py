@@ -8,22 +8,23 @@ from typing import Annotated
 
 import numpy as np
 from django.contrib.auth.models import User
-from django.http import Http404, HttpRequest
+from django.http import Http404
 from ninja import Router, Schema
 from pydantic import Field
 
-from muster.apps.colour.reading import Kept, shelf_of
-from muster.apps.colour.using import whole_recipes
-from muster.apps.roll.reading import choices_of, own_muster
+from muster.apps.colour.paint_usage import whole_recipes
+from muster.apps.colour.queries import ShelfEntry, shelf_entries
+from muster.apps.requests import UserRequest
+from muster.apps.roll.queries import choices_of, own_muster
 from muster.core.amounts.film import in_drops
-from muster.core.amounts.needs import amount_of
+from muster.core.amounts.requirements import amount_of
 from muster.core.colour import match as matching
 from muster.core.colour.ladder import Ladder, ladders
 from muster.core.colour.observer import Floats
-from muster.core.colour.owned import shelf_of as optical_shelf
+from muster.core.colour.owned import shelf_from
 from muster.core.colour.shelf import DROP_ML, Mix, Shelf
 from muster.core.colour.spaces import difference, lab_of, xyz_of_hex
-from muster.core.plan.fields import Refused
+from muster.core.plan.json_fields import DomainError
 
 router = Router()
 
@@ -110,10 +111,10 @@ class ReachIn(Schema):
 
 
 @dataclass(frozen=True)
-class Bench:
+class Palette:
     """A user's colours as matching knows them; varnishes, glues and fluids are left out."""
 
-    kept: list[Kept]
+    kept: list[ShelfEntry]
     shelf: Shelf
 
     def place(self, paint_id: int) -> int:
@@ -133,27 +134,28 @@ class Bench:
                       in_stock=mix.in_stock, price=round(mix.price, 2))  # fmt: skip
 
 
-def bench_of(user: User, in_stock: bool = False) -> Bench:
+def palette_of(user: User, in_stock: bool = False) -> Palette:
     """The user's mixing bench. Raises Refused where the shelf holds no colour."""
     kept = [
         one
-        for one in shelf_of(user.pk)
+        for one in shelf_entries(user.pk)
         if not one.paint.clear and not (in_stock and one.paint.left_ml == 0)
     ]
     if not kept:
-        raise Refused("the shelf holds no colour: add a paint, or take in a file")
-    return Bench(kept, optical_shelf(one.paint for one in kept))
+        raise DomainError("the shelf holds no colour: add a paint, or take in a file")
+    return Palette(kept, shelf_from(one.paint for one in kept))
 
 
 def lab_of_hex(colour: str) -> Floats:
     """CIELAB of ``#rrggbb``."""
-    return lab_of(xyz_of_hex([colour]))[0]
+    found: Floats = lab_of(xyz_of_hex([colour]))[0]
+    return found
 
 
 @router.post("/mix", response=list[MixOut])
-def match(request: HttpRequest, payload: MatchIn) -> list[MixOut]:
+def match(request: UserRequest, payload: MatchIn) -> list[MixOut]:
     """The best mixes for a colour, the best first; the nearest single paint is among them last."""
-    bench = bench_of(request.user, payload.in_stock)
+    bench = palette_of(request.user, payload.in_stock)
     goal = lab_of_hex(payload.target)
     found = matching.match(bench.shelf, goal, payload.paints, payload.drops, keep=8)
     single = matching.match(bench.shelf, goal, 1, 1, keep=1)[0]
@@ -163,9 +165,9 @@ def match(request: HttpRequest, payload: MatchIn) -> list[MixOut]:
 
 
 @router.post("/predict", response=PredictOut)
-def predict(request: HttpRequest, payload: PredictIn) -> PredictOut:
+def predict(request: UserRequest, payload: PredictIn) -> PredictOut:
     """What drops dry to."""
-    bench = bench_of(request.user)
+    bench = palette_of(request.user)
     drops = [(bench.place(one.paint), one.drops) for one in payload.drops]
     goal = lab_of_hex(payload.target) if payload.target else None
     mix = bench.shelf.mix(drops, np.zeros(3) if goal is None else goal)
@@ -179,9 +181,9 @@ def predict(request: HttpRequest, payload: PredictIn) -> PredictOut:
 
 
 @router.post("/mix/reach", response=list[MixOut])
-def reach(request: HttpRequest, payload: ReachIn) -> list[MixOut]:
+def reach(request: UserRequest, payload: ReachIn) -> list[MixOut]:
     """What to add to a pot already mixed, the least that helps first."""
-    bench = bench_of(request.user)
+    bench = palette_of(request.user)
     pot: dict[int, int] = {}
     for one in payload.pot:
         place = bench.place(one.paint)
@@ -191,12 +193,12 @@ def reach(request: HttpRequest, payload: ReachIn) -> list[MixOut]:
             bench.shelf, tuple(pot.items()), lab_of_hex(payload.target), payload.extra
         )
     except ValueError as error:
-        raise Refused(str(error)) from error
+        raise DomainError(str(error)) from error
     return [bench.out(mix) for mix in found]
 
 
 @router.post("/mix/tray", response=TrayOut)
-def for_tray(request: HttpRequest, payload: TrayIn) -> TrayOut:
+def for_tray(request: UserRequest, payload: TrayIn) -> TrayOut:
     """Drops and millilitres for a pass on so many models."""
     muster = own_muster(request.user, payload.muster)
     unit = choices_of(muster).unit(payload.unit)

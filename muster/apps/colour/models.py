@@ -5,7 +5,7 @@ from __future__ import annotations
 from django.conf import settings
 from django.db import models
 
-from muster.core.colour.owned import OwnedPaint, Reading
+from muster.core.colour.owned import READING, OwnedPaint, Reading
 from muster.core.formats.shelf import PAINT
 
 
@@ -47,7 +47,7 @@ class PaintFact(models.Model):
 
     def swatch(self) -> Reading:
         """The reading as the core knows it."""
-        return Reading(**self.reading)
+        return READING.validate_python(self.reading)
 
 
 class Pot(models.Model):

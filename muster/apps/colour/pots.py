@@ -8,23 +8,24 @@ from typing import Annotated
 
 from django.contrib.auth.models import User
 from django.db import transaction
-from django.http import Http404, HttpRequest
+from django.http import Http404
 from ninja import Router, Schema
 from pydantic import Field
 
 from muster.apps import clock
-from muster.apps.colour.mixing import DropIn, Hex, MixOut, bench_of, lab_of_hex
+from muster.apps.colour.mixing import DropIn, Hex, MixOut, lab_of_hex, palette_of
 from muster.apps.colour.models import Paint, PaintFact, Pot
-from muster.apps.recipes.reading import newest_version
-from muster.apps.recipes.starting import keep_version
-from muster.apps.roll import changing
+from muster.apps.recipes.queries import newest_version
+from muster.apps.recipes.services import keep_version
+from muster.apps.requests import UserRequest
+from muster.apps.roll import services
 from muster.apps.roll.models import Muster
-from muster.apps.roll.reading import choices_of
+from muster.apps.roll.queries import choices_of
 from muster.core.colour import match as matching
 from muster.core.colour.reconstruct import reflectance_of_hex
 from muster.core.colour.variants import in_tone_with
 from muster.core.commands.command import EditUnit
-from muster.core.plan.fields import Refused
+from muster.core.plan.json_fields import DomainError
 from muster.core.recipes.recipe import MixPart
 
 router = Router()
@@ -90,19 +91,19 @@ class UsedOut(Schema):
 
 
 @router.get("/pots", response=list[PotOut])
-def pots(request: HttpRequest) -> list[PotOut]:
+def pots(request: UserRequest) -> list[PotOut]:
     """Every pot, the newest first."""
     return _out(request.user)
 
 
 @router.post("/pots", response=list[PotOut])
-def save(request: HttpRequest, payload: PotIn) -> list[PotOut]:
+def save(request: UserRequest, payload: PotIn) -> list[PotOut]:
     """Save a pot: the shelf falls by what went into it."""
-    bench = bench_of(request.user)
+    bench = palette_of(request.user)
     drops = [(bench.place(one.paint), one.drops) for one in payload.drops]
     mix = bench.shelf.mix(drops, lab_of_hex(payload.target))
     if Pot.objects.filter(owner=request.user, gone=False).count() >= MOST_POTS:
-        raise Refused(f"{MOST_POTS} pots are kept: empty one first")
+        raise DomainError(f"{MOST_POTS} pots are kept: empty one first")
     now = clock.now()
     with transaction.atomic():
         Pot.objects.create(
@@ -120,7 +121,7 @@ def save(request: HttpRequest, payload: PotIn) -> list[PotOut]:
 
 
 @router.post("/pots/{pot_id}/dried", response=list[PotOut])
-def dried(request: HttpRequest, pot_id: int, payload: DriedIn) -> list[PotOut]:
+def dried(request: UserRequest, pot_id: int, payload: DriedIn) -> list[PotOut]:
     """Record what it dried to. Of one paint and white, the paint learns from it."""
     pot = _own(request.user, pot_id)
     pot.dried = payload.colour
@@ -130,28 +131,28 @@ def dried(request: HttpRequest, pot_id: int, payload: DriedIn) -> list[PotOut]:
 
 
 @router.post("/pots/{pot_id}/again", response=list[MixOut])
-def again(request: HttpRequest, pot_id: int) -> list[MixOut]:
+def again(request: UserRequest, pot_id: int) -> list[MixOut]:
     """Mixes that match what the pot dried to (until that is known, what was predicted)."""
     pot = _own(request.user, pot_id)
-    bench = bench_of(request.user)
+    bench = palette_of(request.user)
     found = matching.match(bench.shelf, lab_of_hex(pot.dried or pot.predicted), keep=5)
     return [bench.out(mix) for mix in found]
 
 
 @router.post("/pots/{pot_id}/tone", response=MixOut)
-def tone(request: HttpRequest, pot_id: int, payload: ToneIn) -> MixOut:
+def tone(request: UserRequest, pot_id: int, payload: ToneIn) -> MixOut:
     """A mix in tone with the pot, not identical: for another vehicle beside it."""
     pot = _own(request.user, pot_id)
-    bench = bench_of(request.user)
+    bench = palette_of(request.user)
     dried = reflectance_of_hex(pot.dried or pot.predicted)
     try:
         return bench.out(in_tone_with(bench.shelf, dried, payload.spread, payload.seed))
     except ValueError as error:
-        raise Refused(str(error)) from error
+        raise DomainError(str(error)) from error
 
 
 @router.post("/pots/{pot_id}/empty", response=list[PotOut])
-def empty(request: HttpRequest, pot_id: int) -> list[PotOut]:
+def empty(request: UserRequest, pot_id: int) -> list[PotOut]:
     """The pot is used up."""
     pot = _own(request.user, pot_id)
     pot.gone = True
@@ -160,7 +161,7 @@ def empty(request: HttpRequest, pot_id: int) -> list[PotOut]:
 
 
 @router.post("/pots/{pot_id}/use", response=UsedOut)
-def use(request: HttpRequest, pot_id: int, payload: UseIn) -> UsedOut:
+def use(request: UserRequest, pot_id: int, payload: UseIn) -> UsedOut:
     """Paint a recipe's pass with the pot: a new version, which its units follow."""
     pot = _own(request.user, pot_id)
     with transaction.atomic():
@@ -168,14 +169,14 @@ def use(request: HttpRequest, pot_id: int, payload: UseIn) -> UsedOut:
         if row is None:
             raise Http404
         if row.number != payload.seen:
-            raise Refused("this recipe was changed elsewhere meanwhile: look at it again")
+            raise DomainError("this recipe was changed elsewhere meanwhile: look at it again")
         old = row.value()
         if all(one.key != payload.key for one in old.passes):
             raise Http404
         least = gcd(*(one["drops"] for one in pot.drops))
         mix = tuple(MixPart(one["name"], one["drops"] // least) for one in pot.drops)
         if max(part.parts for part in mix) > 99:
-            raise Refused("more than 99 parts of one paint: mix it again in smaller numbers")
+            raise DomainError("more than 99 parts of one paint: mix it again in smaller numbers")
         colour = pot.dried or pot.predicted
         passes = tuple(
             replace(one, mix=mix, colour=colour) if one.key == payload.key else one
@@ -190,7 +191,7 @@ def use(request: HttpRequest, pot_id: int, payload: UseIn) -> UsedOut:
                     continue
                 muster.refresh_from_db()
                 wanted = EditUnit("edit_unit", unit.id, recipe=new.id, recipe_version=new.version)
-                changing.command(request.user, muster.pk, muster.version, wanted)
+                services.command(request.user, muster.pk, muster.version, wanted)
                 followed.append(unit.name)
     return UsedOut(version=new.version, units=followed)
 

@@ -8,23 +8,24 @@ from typing import Annotated, Literal
 
 from django.contrib.auth.models import User
 from django.db import transaction
-from django.http import Http404, HttpRequest, HttpResponse
+from django.http import Http404, HttpResponse
 from ninja import File, Router, Schema
 from ninja.files import UploadedFile
 from pydantic import Field
 
 from muster.apps import clock
 from muster.apps.colour.models import Paint, PaintFact
-from muster.apps.colour.reading import Kept, shelf_of
-from muster.apps.colour.using import used_from
+from muster.apps.colour.paint_usage import used_from
+from muster.apps.colour.queries import ShelfEntry, shelf_entries
 from muster.apps.devices.colour_reader import SimulatedReader
 from muster.apps.devices.scale import SimulatedScale, ml_of
+from muster.apps.requests import UserRequest
 from muster.core.amounts.film import covers_cm2_ml
 from muster.core.colour.owned import OwnedPaint, Reading, optics_of
 from muster.core.colour.paint import contrast_ratio
 from muster.core.colour.shelf import MOST_PAINTS
 from muster.core.formats import shelf as shelf_format
-from muster.core.plan.fields import Refused
+from muster.core.plan.json_fields import DomainError
 from muster.core.stack.media import MEDIA
 
 router = Router()
@@ -96,27 +97,27 @@ class ShelfPreview(Schema):
 
 
 @router.get("/shelf", response=list[PaintOut])
-def shelf(request: HttpRequest) -> list[PaintOut]:
+def shelf(request: UserRequest) -> list[PaintOut]:
     """Every paint, with what is left after all that the bench used."""
     return _out(request.user)
 
 
 @router.post("/shelf", response=list[PaintOut])
-def add(request: HttpRequest, payload: PaintIn) -> list[PaintOut]:
+def add(request: UserRequest, payload: PaintIn) -> list[PaintOut]:
     """Add a paint."""
     keep_paints(request.user, [payload.paint])
     return _out(request.user)
 
 
 @router.post("/shelf/typed", response=list[PaintOut])
-def add_typed(request: HttpRequest, payload: LineIn) -> list[PaintOut]:
+def add_typed(request: UserRequest, payload: LineIn) -> list[PaintOut]:
     """Add a paint from a typed line."""
     keep_paints(request.user, [read_line(payload.line)])
     return _out(request.user)
 
 
 @router.post("/shelf/{paint_id}", response=list[PaintOut])
-def change(request: HttpRequest, paint_id: int, payload: PaintIn) -> list[PaintOut]:
+def change(request: UserRequest, paint_id: int, payload: PaintIn) -> list[PaintOut]:
     """Change a label; what is left is weighed, not typed over."""
     row = _own(request.user, paint_id)
     refuse_odd(payload.paint)
@@ -126,7 +127,7 @@ def change(request: HttpRequest, paint_id: int, payload: PaintIn) -> list[PaintO
 
 
 @router.post("/shelf/{paint_id}/gone", response=list[PaintOut])
-def take_off(request: HttpRequest, paint_id: int, back: bool = False) -> list[PaintOut]:
+def take_off(request: UserRequest, paint_id: int, back: bool = False) -> list[PaintOut]:
     """Take a paint off the shelf, or put it back."""
     row = Paint.objects.filter(owner=request.user, pk=paint_id).first()
     if row is None:
@@ -137,17 +138,17 @@ def take_off(request: HttpRequest, paint_id: int, back: bool = False) -> list[Pa
 
 
 @router.post("/shelf/{paint_id}/weigh", response=list[PaintOut])
-def weigh(request: HttpRequest, paint_id: int, payload: WeighIn) -> list[PaintOut]:
+def weigh(request: UserRequest, paint_id: int, payload: WeighIn) -> list[PaintOut]:
     """Weigh a pot: what is left follows from tare and density."""
     row, now = _own(request.user, paint_id), clock.now()
     kept = next(
-        one for one in used_from(request.user, shelf_of(request.user.pk)) if one.id == row.pk
+        one for one in used_from(request.user, shelf_entries(request.user.pk)) if one.id == row.pk
     )
     grams = payload.grams
     if grams is None:
         grams = SimulatedScale(int(now.timestamp())).grams(kept.paint)
     if grams < kept.paint.tare_g * 0.5:
-        raise Refused(
+        raise DomainError(
             f"{grams:g} g is less than half of the empty pot ({kept.paint.tare_g:g} g): weigh pot "
             "and paint together, or correct the pot's weight"
         )
@@ -156,7 +157,7 @@ def weigh(request: HttpRequest, paint_id: int, payload: WeighIn) -> list[PaintOu
 
 
 @router.post("/shelf/{paint_id}/bought", response=list[PaintOut])
-def bought(request: HttpRequest, paint_id: int, payload: BuyIn) -> list[PaintOut]:
+def bought(request: UserRequest, paint_id: int, payload: BuyIn) -> list[PaintOut]:
     """More of it came."""
     row = _own(request.user, paint_id)
     row.facts.create(kind=PaintFact.Kind.BOUGHT, at=clock.now(), ml=payload.ml)
@@ -164,7 +165,7 @@ def bought(request: HttpRequest, paint_id: int, payload: BuyIn) -> list[PaintOut
 
 
 @router.post("/shelf/{paint_id}/read", response=list[PaintOut])
-def read_swatch(request: HttpRequest, paint_id: int, payload: ReadIn) -> list[PaintOut]:
+def read_swatch(request: UserRequest, paint_id: int, payload: ReadIn) -> list[PaintOut]:
     """Read a swatch; the paint learns from it."""
     row = _own(request.user, paint_id)
     share = payload.share if payload.kind == "tint" else 1.0
@@ -179,7 +180,7 @@ def read_swatch(request: HttpRequest, paint_id: int, payload: ReadIn) -> list[Pa
 
 
 @router.post("/shelf/facts/{fact_id}/take-back", response=list[PaintOut])
-def take_back(request: HttpRequest, fact_id: int) -> list[PaintOut]:
+def take_back(request: UserRequest, fact_id: int) -> list[PaintOut]:
     """A reading or weighing never was."""
     fact = PaintFact.objects.filter(paint__owner=request.user, pk=fact_id).first()
     if fact is None:
@@ -189,9 +190,9 @@ def take_back(request: HttpRequest, fact_id: int) -> list[PaintOut]:
 
 
 @router.get("/shelf-file", response={200: None})
-def export(request: HttpRequest, kind: Literal["csv", "gpl", "json"] = "csv") -> HttpResponse:
+def export(request: UserRequest, kind: Literal["csv", "gpl", "json"] = "csv") -> HttpResponse:
     """The shelf as CSV, GIMP palette, or JSON with its swatches."""
-    paints = [one.paint for one in used_from(request.user, shelf_of(request.user.pk))]
+    paints = [one.paint for one in used_from(request.user, shelf_entries(request.user.pk))]
     write = {"csv": shelf_format.write_csv, "gpl": shelf_format.write_gpl,
              "json": shelf_format.write_json}[kind]  # fmt: skip
     types = {"csv": "text/csv", "gpl": "text/plain", "json": "application/json"}
@@ -201,10 +202,10 @@ def export(request: HttpRequest, kind: Literal["csv", "gpl", "json"] = "csv") ->
 
 
 @router.post("/shelf-file/preview", response=ShelfPreview)
-def preview(request: HttpRequest, file: UploadedFile = File(...)) -> ShelfPreview:  # noqa: B008
+def preview(request: UserRequest, file: File[UploadedFile]) -> ShelfPreview:
     """What an import would do; nothing is changed."""
     paints = _document(file)
-    known = {(one.paint.range, one.paint.name) for one in shelf_of(request.user.pk)}
+    known = {(one.paint.range, one.paint.name) for one in shelf_entries(request.user.pk)}
     return ShelfPreview(
         new=[one.name for one in paints if (one.range, one.name) not in known],
         known=[one.name for one in paints if (one.range, one.name) in known],
@@ -212,9 +213,9 @@ def preview(request: HttpRequest, file: UploadedFile = File(...)) -> ShelfPrevie
 
 
 @router.post("/shelf-file", response=list[PaintOut])
-def take_in(request: HttpRequest, file: UploadedFile = File(...)) -> list[PaintOut]:  # noqa: B008
+def take_in(request: UserRequest, file: File[UploadedFile]) -> list[PaintOut]:
     """Import paints that are not on the shelf yet: all or nothing."""
-    known = {(one.paint.range, one.paint.name) for one in shelf_of(request.user.pk)}
+    known = {(one.paint.range, one.paint.name) for one in shelf_entries(request.user.pk)}
     new = [one for one in _document(file) if (one.range, one.name) not in known]
     keep_paints(request.user, new)
     return _out(request.user)
@@ -225,12 +226,12 @@ def read_line(line: str) -> OwnedPaint:
     price. Raises Refused where name or colour is missing."""
     colour = re.search(r"#([0-9a-fA-F]{6}|[0-9a-fA-F]{3})\b", line)
     if colour is None:
-        raise Refused("a paint needs its label's colour: Reed green #66703f acrylic 17 ml 3.20")
+        raise DomainError("a paint needs its label's colour: Reed green #66703f acrylic 17 ml 3.20")
     digits = colour[1].lower()
     digits = digits if len(digits) == 6 else "".join(letter * 2 for letter in digits)
     name, rest = line[: colour.start()].strip(" ,"), line[colour.end() :]
     if not name:
-        raise Refused("a paint needs a name before its colour: Reed green #66703f")
+        raise DomainError("a paint needs a name before its colour: Reed green #66703f")
     found: dict[str, object] = {}
     size = re.search(r"(\d+(?:[.,]\d+)?) ?ml\b", rest)
     if size:
@@ -256,13 +257,13 @@ def read_line(line: str) -> OwnedPaint:
             words = words.replace(chosen, "")
     left = words.strip(" ,")
     if left:
-        raise Refused(f"'{left}' is no medium, opacity, finish, ml or price: leave it out")
+        raise DomainError(f"'{left}' is no medium, opacity, finish, ml or price: leave it out")
     return shelf_format.PAINT.validate_python({"name": name[:60], "colour": f"#{digits}", **found})
 
 
 def _document(file: UploadedFile) -> list[OwnedPaint]:
     if file.size is None or file.size > shelf_format.MOST_BYTES:
-        raise Refused("the file is larger than 1 MB: it is no shelf")
+        raise DomainError("the file is larger than 1 MB: it is no shelf")
     return shelf_format.read(file.read(), file.name or "")
 
 
@@ -277,7 +278,7 @@ def refuse_odd(paint: OwnedPaint) -> None:
     """Raise Refused for a paint that cannot hold."""
     complaints = shelf_format.complaints_of(paint)
     if complaints:
-        raise Refused(*complaints)
+        raise DomainError(*complaints)
 
 
 @transaction.atomic
@@ -285,7 +286,7 @@ def keep_paints(user: User, paints: list[OwnedPaint]) -> None:
     """Put paints on the shelf, with their swatches: all or none."""
     count = Paint.objects.filter(owner=user, gone=False).count()
     if count + len(paints) > MOST_PAINTS:
-        raise Refused(
+        raise DomainError(
             f"{count} paints and {len(paints)} more: a shelf holds {MOST_PAINTS}; take off what is "
             "used up"
         )
@@ -310,7 +311,7 @@ def _label(paint: OwnedPaint, left_ml: float | None) -> dict[str, object]:
 
 
 def _out(user: User) -> list[PaintOut]:
-    kept = used_from(user, shelf_of(user.pk))
+    kept = used_from(user, shelf_entries(user.pk))
     return [
         PaintOut(
             id=one.id, paint=one.paint, dry=one.paint.dry, opacity=one.paint.seen_opacity,
@@ -324,7 +325,7 @@ def _out(user: User) -> list[PaintOut]:
     ]  # fmt: skip
 
 
-def _twins(one: Kept, kept: list[Kept]) -> list[int]:
+def _twins(one: ShelfEntry, kept: list[ShelfEntry]) -> list[int]:
     return [
         other.id
         for other in kept

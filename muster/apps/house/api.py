@@ -4,15 +4,15 @@ from __future__ import annotations
 
 from datetime import date
 
-from django.http import HttpRequest
 from ninja import Router, Schema
 
 from muster.apps import clock
 from muster.apps.devices.room_sensor import SimulatedRoom
-from muster.apps.house import keeping
+from muster.apps.house import services
+from muster.apps.requests import UserRequest
 from muster.core.house import Air, House
+from muster.core.stack.climate import Contour, contours, drying_factor, spray_limit
 from muster.core.stack.habits import ABOUT, OURS, REASONS
-from muster.core.stack.room import Contour, contours, factor, may_spray
 from muster.core.stack.tables import Tables
 
 router = Router()
@@ -93,59 +93,60 @@ class DialOut(Schema):
     water: float
     cure: float
     spraying: str
-    contours: list[Contour]
+    contours: tuple[Contour, ...]
 
 
 @router.get("/house", response=HouseOut)
-def house(request: HttpRequest) -> HouseOut:
+def house(request: UserRequest) -> HouseOut:
     """The house."""
     return _out(request)
 
 
 @router.post("/house", response=HouseOut)
-def change(request: HttpRequest, payload: HouseIn) -> HouseOut:
+def change(request: UserRequest, payload: HouseIn) -> HouseOut:
     """Change it as a whole; every recipe and plan follows."""
-    keeping.change(request.user, payload.seen, payload.house, payload.label)
+    services.change(request.user, payload.seen, payload.house, payload.label)
     return _out(request)
 
 
 @router.post("/house/air", response=HouseOut)
-def air(request: HttpRequest, payload: AirIn) -> HouseOut:
+def air(request: UserRequest, payload: AirIn) -> HouseOut:
     """State the air of a day, or usually."""
-    now, _ = keeping.house_of(request.user.pk)
+    now, _ = services.house_of(request.user.pk)
     when = f"on {payload.day}" if payload.day else "usually"
     said = f"{payload.air.celsius:g} °C, {payload.air.humidity:g} %" if payload.air else "as usual"
     label = f"The room {when}: {said}"
-    keeping.change(request.user, payload.seen, now.with_air(payload.day, payload.air), label)
+    services.change(request.user, payload.seen, now.with_air(payload.day, payload.air), label)
     return _out(request)
 
 
 @router.post("/house/undo", response=HouseOut)
-def undo(request: HttpRequest, payload: HouseSeen) -> HouseOut:
+def undo(request: UserRequest, payload: HouseSeen) -> HouseOut:
     """Take the newest change back."""
-    keeping.undo(request.user, payload.seen)
+    services.undo(request.user, payload.seen)
     return _out(request)
 
 
 @router.get("/devices/room", response=Air)
-def sensor(request: HttpRequest) -> Air:
+def sensor(request: UserRequest) -> Air:
     """A reading of the simulated room sensor; nothing is kept."""
     return SimulatedRoom().read(clock.now())
 
 
 @router.get("/dial", response=DialOut)
-def dial(request: HttpRequest, celsius: float, humidity: float) -> DialOut:
+def dial(request: UserRequest, celsius: float, humidity: float) -> DialOut:
     """What that air does. No query."""
-    room = Air(celsius, humidity).room
+    climate = Air(celsius, humidity).climate
     return DialOut(
-        water=round(factor("water", room), 2), cure=round(factor("cure", room), 2),
-        spraying=may_spray(room) or "fine", contours=contours(),
+        water=round(drying_factor("water", climate), 2),
+        cure=round(drying_factor("cure", climate), 2),
+        spraying=spray_limit(climate) or "fine", contours=contours(),
     )  # fmt: skip
 
 
-def _out(request: HttpRequest) -> HouseOut:
-    now, version = keeping.house_of(request.user.pk)
-    last = keeping.undoable(request.user) if version else None
+def _out(request: UserRequest) -> HouseOut:
+    now, version = services.house_of(request.user.pk)
+    last = services.undoable(request.user) if version else None
     habits = [
         HabitOut(
             name=name, about=ABOUT[name],

@@ -5,21 +5,22 @@ from __future__ import annotations
 from datetime import datetime
 
 from django.core.cache import cache
-from django.http import Http404, HttpRequest
+from django.http import Http404
 from ninja import Router, Schema
 
-from muster.apps.plan.beat import worker_lives
+from muster.apps.plan.alternative_starts import AlternativeStart, alternative_starts
 from muster.apps.plan.current import current_plan, queue
+from muster.apps.plan.heartbeat import worker_lives
 from muster.apps.plan.models import PlanRun
-from muster.apps.plan.places import Place, places_of
-from muster.apps.recipes.reading import newest_recipes
-from muster.apps.roll.reading import own_muster
-from muster.core.plan.fields import Refused
-from muster.core.plan.relaxing import sooner_without
-from muster.core.plan.why import reasons_of
-from muster.core.rooms.left import left_rows
-from muster.core.rooms.left_remedies import LeftRemedy, left_remedies
-from muster.core.rooms.outlook import Outlook, outlook_of
+from muster.apps.recipes.queries import newest_recipes
+from muster.apps.requests import UserRequest
+from muster.apps.roll.queries import own_muster
+from muster.core.plan.counterfactual import sooner_without
+from muster.core.plan.json_fields import DomainError
+from muster.core.plan.reasons import reasons_of
+from muster.core.views.left import left_rows
+from muster.core.views.left_remedies import LeftRemedy, left_remedies
+from muster.core.views.outlook import Outlook, outlook_of
 
 router = Router()
 
@@ -55,26 +56,26 @@ def progress_of(run: PlanRun) -> Progress:
 
 
 @router.post("/musters/{int:muster_id}/plan/improve", response=Progress)
-def improve_plan(request: HttpRequest, muster_id: int) -> Progress:
+def improve_plan(request: UserRequest, muster_id: int) -> Progress:
     """Let a worker improve the plan for twenty seconds more."""
     current = current_plan(own_muster(request.user, muster_id))
     if not current.plan.blocks:
-        raise Refused("there is nothing planned to improve: see what is left, and why")
+        raise DomainError("there is nothing planned to improve: see what is left, and why")
     if current.run.status not in UNDER_WAY:
         mine = PlanRun.objects.filter(muster__owner=request.user, status__in=UNDER_WAY)
         if mine.count() >= MOST_RUNS:
-            raise Refused(f"{MOST_RUNS} of your plans are being improved: wait, or stop one")
+            raise DomainError(f"{MOST_RUNS} of your plans are being improved: wait, or stop one")
         queue(current.run, MORE_S)
     return progress_of(current.run)
 
 
 @router.post("/musters/{int:muster_id}/plan/stop", response=Progress)
-def stop_plan(request: HttpRequest, muster_id: int) -> Progress:
+def stop_plan(request: UserRequest, muster_id: int) -> Progress:
     """Stop improving; the best so far is kept."""
     muster = own_muster(request.user, muster_id)
     run = PlanRun.objects.filter(muster=muster).order_by("-id").first()
     if run is None:
-        raise Refused("there is no plan yet")
+        raise DomainError("there is no plan yet")
     run.stop_asked = True
     if run.status == PlanRun.Status.QUEUED:
         run.status = PlanRun.Status.STOPPED
@@ -82,17 +83,17 @@ def stop_plan(request: HttpRequest, muster_id: int) -> Progress:
     return progress_of(run)
 
 
-@router.get("/musters/{int:muster_id}/plan/places", response=list[Place])
-def places(request: HttpRequest, muster_id: int, call: str) -> list[Place]:
+@router.get("/musters/{int:muster_id}/plan/places", response=list[AlternativeStart])
+def places(request: UserRequest, muster_id: int, call: str) -> list[AlternativeStart]:
     """Where a call may stand instead, sitting by sitting, and what each place costs."""
-    return places_of(current_plan(own_muster(request.user, muster_id)), call)
+    return alternative_starts(current_plan(own_muster(request.user, muster_id)), call)
 
 
 @router.get("/musters/{int:muster_id}/plan/why", response=list[int | None])
-def why(request: HttpRequest, muster_id: int, call: str) -> list[int | None]:
+def why(request: UserRequest, muster_id: int, call: str) -> list[int | None]:
     """By reason of a call's card, in its order: how many seconds sooner it starts without it."""
     current = current_plan(own_muster(request.user, muster_id))
-    problem, plan = current.derived.bench.problem, current.plan
+    problem, plan = current.derived.instance.problem, current.plan
     reasons = reasons_of(problem, plan).get(call)
     if reasons is None:
         raise Http404
@@ -100,7 +101,7 @@ def why(request: HttpRequest, muster_id: int, call: str) -> list[int | None]:
 
 
 @router.get("/musters/{int:muster_id}/plan/left", response=list[LeftRemedy])
-def left(request: HttpRequest, muster_id: int, call: str) -> list[LeftRemedy]:
+def left(request: UserRequest, muster_id: int, call: str) -> list[LeftRemedy]:
     """What would place a call that is left, the cheapest first. Kept while the plan is."""
     current = current_plan(own_muster(request.user, muster_id))
     row = next((r for r in left_rows(current.derived, current.plan) if call in r.calls), None)
@@ -115,7 +116,7 @@ def left(request: HttpRequest, muster_id: int, call: str) -> list[LeftRemedy]:
 
 
 @router.get("/musters/{int:muster_id}/plan/outlook", response=Outlook)
-def outlook(request: HttpRequest, muster_id: int) -> Outlook:
+def outlook(request: UserRequest, muster_id: int) -> Outlook:
     """Other tray sizes beside this plan, and the chance to be in time. Kept while the plan is."""
     current = current_plan(own_muster(request.user, muster_id))
     run = current.run

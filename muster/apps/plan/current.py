@@ -9,12 +9,12 @@ from pydantic import TypeAdapter
 
 from muster.apps.plan.models import PlanRun
 from muster.apps.roll.models import Muster
-from muster.apps.roll.reading import snapshot_of
+from muster.apps.roll.queries import snapshot_of
+from muster.core.kept_plan import chores_so_far, shifted, still_holds
 from muster.core.pipeline import Derived, derive, plan_first
 from muster.core.plan.plan import Plan
-from muster.core.rooms.moved import Moved, moved_between
 from muster.core.snapshot import Chore
-from muster.core.standing import chores_so_far, shifted, still_holds
+from muster.core.views.moved import Moved, moved_between
 
 MOVED: TypeAdapter[list[Moved]] = TypeAdapter(list[Moved])
 
@@ -56,9 +56,9 @@ def current_plan(muster: Muster) -> Current:
         version=muster.version,
         facts=len(snapshot.facts),
         house=house,
-        origin=derived.bench.origin,
+        origin=derived.instance.origin,
         made_for=snapshot.now,
-        problem=derived.bench.raw,
+        problem=derived.instance.raw,
         plan=plan.to_json(),
         first_cost_s=plan.score.cost_s,
         budget_s=IMPROVE_S if changed else 0,
@@ -85,7 +85,7 @@ def queue(run: PlanRun, budget_s: float | None = None) -> None:
 
 def plan_of(run: PlanRun, derived: Derived) -> Plan:
     """A run's plan with its seconds counted from the present origin."""
-    return shifted(Plan.from_json(run.plan), derived.bench.seconds(run.origin))
+    return shifted(Plan.from_json(run.plan), derived.instance.seconds(run.origin))
 
 
 def chores_of(run: PlanRun, now: datetime) -> tuple[Chore, ...]:

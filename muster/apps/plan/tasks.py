@@ -12,10 +12,10 @@ from django_tasks import task
 
 from muster.apps import clock
 from muster.apps.plan.models import PlanRun
-from muster.core.plan.keeping import worth_changing
 from muster.core.plan.plan import Plan
 from muster.core.plan.planner import Planner
 from muster.core.plan.reading import problem_from
+from muster.core.plan.replanning import worth_changing
 
 LEASE = timedelta(seconds=15)
 """A run whose heartbeat is older is taken for dead, and another worker may take it."""

@@ -7,19 +7,20 @@ from dataclasses import replace
 
 from django.contrib.auth.models import User
 from django.db import transaction
-from django.http import Http404, HttpRequest
+from django.http import Http404
 from ninja import Router, Schema
 
 from muster.apps.recipes.models import Recipe
-from muster.apps.recipes.reading import newest_recipes, newest_version, versions_of
-from muster.apps.recipes.starting import keep_version
-from muster.apps.roll import changing
+from muster.apps.recipes.queries import newest_recipes, newest_version, versions_of
+from muster.apps.recipes.services import keep_version
+from muster.apps.requests import UserRequest
+from muster.apps.roll import services
 from muster.apps.roll.models import Muster
-from muster.apps.roll.reading import choices_of
+from muster.apps.roll.queries import choices_of
 from muster.core.commands.command import EditUnit
-from muster.core.plan.fields import Refused
+from muster.core.plan.json_fields import DomainError
 from muster.core.recipes.compare import differences
-from muster.core.recipes.nesting import held_by, whole
+from muster.core.recipes.expand import held_by, whole
 from muster.core.recipes.recipe import Pass, complaints_of
 from muster.core.recipes.recipe import Recipe as RecipeDocument
 
@@ -87,20 +88,20 @@ def _all(user: User) -> list[RecipeOut]:
 
 
 @router.get("/recipes", response=list[RecipeOut])
-def recipes(request: HttpRequest) -> list[RecipeOut]:
+def recipes(request: UserRequest) -> list[RecipeOut]:
     """Every recipe of the user, in its newest version."""
     return _all(request.user)
 
 
 @router.post("/recipes/{code}", response=list[RecipeOut])
-def change(request: HttpRequest, code: str, payload: RecipeIn) -> list[RecipeOut]:
+def change(request: UserRequest, code: str, payload: RecipeIn) -> list[RecipeOut]:
     """Keep a new version; units named in ``follow`` follow it, others keep theirs."""
     with transaction.atomic():
         row = newest_version(request.user, code)
         if row is None:
             raise Http404
         if row.number != payload.seen:
-            raise Refused("this recipe was changed elsewhere meanwhile: look at it again")
+            raise DomainError("this recipe was changed elsewhere meanwhile: look at it again")
         old = row.value()
         new = replace(
             old, name=payload.name.strip() or old.name, version=old.version + 1,
@@ -114,7 +115,7 @@ def change(request: HttpRequest, code: str, payload: RecipeIn) -> list[RecipeOut
 
 
 @router.post("/recipes/{code}/copy", response=list[RecipeOut])
-def copy(request: HttpRequest, code: str) -> list[RecipeOut]:
+def copy(request: UserRequest, code: str) -> list[RecipeOut]:
     """A recipe of one's own, from another."""
     row = newest_version(request.user, code)
     if row is None:
@@ -131,7 +132,7 @@ def copy(request: HttpRequest, code: str) -> list[RecipeOut]:
 
 
 @router.get("/recipes/{code}/changes", response=list[DifferenceOut])
-def changes(request: HttpRequest, code: str, since: int) -> list[DifferenceOut]:
+def changes(request: UserRequest, code: str, since: int) -> list[DifferenceOut]:
     """The newest version against an older one, pass by pass."""
     row = newest_version(request.user, code)
     known = versions_of(request.user.pk, [(code, since)])
@@ -148,10 +149,10 @@ def changes(request: HttpRequest, code: str, since: int) -> list[DifferenceOut]:
 
 def _refuse_bad(user: User, recipe: RecipeDocument) -> None:
     if not recipe.passes:
-        raise Refused("a recipe needs at least one pass: add one")
+        raise DomainError("a recipe needs at least one pass: add one")
     complaints = complaints_of(recipe)
     if complaints:
-        raise Refused(*complaints)
+        raise DomainError(*complaints)
     whole(recipe, versions_of(user.pk, (held_by(one) or ("", 0) for one in recipe.passes)))
 
 
@@ -162,4 +163,4 @@ def _follow(user: User, name: str, recipe: RecipeDocument) -> None:
     if found is None:
         raise Http404
     wanted = EditUnit("edit_unit", unit, recipe=recipe.id, recipe_version=recipe.version)
-    changing.command(user, found.pk, found.version, wanted)
+    services.command(user, found.pk, found.version, wanted)

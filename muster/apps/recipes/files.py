@@ -6,17 +6,18 @@ from dataclasses import replace
 
 from django.contrib.auth.models import User
 from django.db import transaction
-from django.http import Http404, HttpRequest, HttpResponse
+from django.http import Http404, HttpResponse
 from ninja import File, Router, Schema
 from ninja.files import UploadedFile
 
-from muster.apps.house.keeping import house_of
+from muster.apps.house.services import house_of
 from muster.apps.recipes.models import Recipe as RecipeRow
-from muster.apps.recipes.reading import newest_version, versions_of
-from muster.apps.recipes.starting import keep_version
+from muster.apps.recipes.queries import newest_version, versions_of
+from muster.apps.recipes.services import keep_version
+from muster.apps.requests import UserRequest
 from muster.core.formats import recipe as recipe_format
-from muster.core.plan.fields import Refused
-from muster.core.recipes.nesting import all_held, whole, with_held
+from muster.core.plan.json_fields import DomainError
+from muster.core.recipes.expand import all_held, whole, with_held
 from muster.core.recipes.recipe import Recipe
 from muster.core.stack.check import check
 
@@ -40,7 +41,7 @@ class Imported(Schema):
 
 
 @router.get("/recipes/{code}/file", response={200: None})
-def export(request: HttpRequest, code: str) -> HttpResponse:
+def export(request: UserRequest, code: str) -> HttpResponse:
     """The newest version with all that it holds."""
     row = newest_version(request.user, code)
     if row is None:
@@ -54,12 +55,12 @@ def export(request: HttpRequest, code: str) -> HttpResponse:
 
 
 @router.post("/recipe-file/preview", response=RecipePreview)
-def preview(request: HttpRequest, file: UploadedFile = File(...)) -> RecipePreview:  # noqa: B008
+def preview(request: UserRequest, file: File[UploadedFile]) -> RecipePreview:
     """What importing a file would do; nothing is changed."""
     document = _document(file)
     house, _ = house_of(request.user.pk)
     flat = whole(document.recipe, document.known()).recipe
-    report = check(flat, house.room(), house.habits, house.tables())
+    report = check(flat, house.climate(), house.habits, house.tables())
     return RecipePreview(
         name=document.recipe.name, passes=len(flat.passes),
         held=[one.name for one in document.held],
@@ -68,7 +69,7 @@ def preview(request: HttpRequest, file: UploadedFile = File(...)) -> RecipePrevi
 
 
 @router.post("/recipe-file", response=Imported)
-def import_recipe(request: HttpRequest, file: UploadedFile = File(...)) -> Imported:  # noqa: B008
+def import_recipe(request: UserRequest, file: File[UploadedFile]) -> Imported:
     """Import a recipe with all that it holds: all or nothing."""
     document = _document(file)
     house, _ = house_of(request.user.pk)
@@ -78,7 +79,7 @@ def import_recipe(request: HttpRequest, file: UploadedFile = File(...)) -> Impor
 
 def _document(file: UploadedFile) -> recipe_format.RecipeFile:
     if file.size is None or file.size > recipe_format.MOST_BYTES:
-        raise Refused(
+        raise DomainError(
             f"the file is larger than {recipe_format.MOST_BYTES // 1000} kB: it is no recipe"
         )
     return recipe_format.read_file(file.read())

@@ -3,16 +3,17 @@
 from __future__ import annotations
 
 from dataclasses import replace
-from typing import Annotated, Literal
+from typing import Annotated, Literal, cast
 
 from django.contrib.auth.models import User
-from django.http import Http404, HttpRequest
+from django.http import Http404
 from ninja import Router, Schema
 from pydantic import Field
 
 from muster.apps import clock
 from muster.apps.recipes.models import Recipe, Trial
-from muster.core.plan.fields import Refused
+from muster.apps.requests import UserRequest
+from muster.core.plan.json_fields import DomainError
 from muster.core.recipes.recipe import Pass
 
 router = Router()
@@ -20,12 +21,15 @@ MOST = 500
 """Kept of one recipe."""
 
 
+Verdict = Literal["good", "too strong", "too weak", "lifted"]
+
+
 class TrialIn(Schema):
     """A trial of a pass: where, what it showed, and a note."""
 
     key: Annotated[str, Field(max_length=24)]
     where: Annotated[str, Field(min_length=1, max_length=60)] = "a hidden place"
-    verdict: Literal["good", "too strong", "too weak", "lifted"]
+    verdict: Verdict
     note: Annotated[str, Field(max_length=300)] = ""
 
 
@@ -36,13 +40,13 @@ class TrialOut(TrialIn):
 
 
 @router.post("/recipes/{code}/trials", response=list[TrialOut])
-def add(request: HttpRequest, code: str, payload: TrialIn) -> list[TrialOut]:
+def add(request: UserRequest, code: str, payload: TrialIn) -> list[TrialOut]:
     """Record a trial patch."""
     recipe = Recipe.objects.filter(owner=request.user, code=code).first()
     if recipe is None:
         raise Http404
     if recipe.trials.count() >= MOST:
-        raise Refused(f"{MOST} trials of one recipe are kept: copy the recipe to go on")
+        raise DomainError(f"{MOST} trials of one recipe are kept: copy the recipe to go on")
     recipe.trials.create(
         pass_key=payload.key, where=payload.where, verdict=payload.verdict, note=payload.note,
         at=clock.now(),
@@ -51,7 +55,7 @@ def add(request: HttpRequest, code: str, payload: TrialIn) -> list[TrialOut]:
 
 
 @router.get("/recipes/{code}/trials", response=list[TrialOut])
-def trials(request: HttpRequest, code: str) -> list[TrialOut]:
+def trials(request: UserRequest, code: str) -> list[TrialOut]:
     """The trials of a recipe, the newest first."""
     return trials_of(request.user, code)
 
@@ -60,7 +64,8 @@ def trials_of(user: User, code: str) -> list[TrialOut]:
     """The trials of a recipe, the newest first. One query."""
     return [
         TrialOut(
-            key=row.pass_key, where=row.where, verdict=row.verdict, note=row.note,
+            key=row.pass_key, where=row.where, verdict=cast(Verdict, row.verdict),
+            note=row.note,
             at=row.at.isoformat(),
         )
         for row in Trial.objects.filter(recipe__owner=user, recipe__code=code).order_by("-at")

@@ -6,7 +6,7 @@ from dataclasses import replace
 from datetime import date, time, timedelta
 from itertools import islice, takewhile
 
-from django.http import HttpRequest, HttpResponse
+from django.http import HttpResponse
 from ninja import File, Router, Schema, Status
 from ninja.files import UploadedFile
 
@@ -14,11 +14,12 @@ from muster.apps import clock
 from muster.apps.plan.api import Progress, progress_of
 from muster.apps.plan.current import MOVED, current_plan
 from muster.apps.recipes.models import RecipeVersion
-from muster.apps.recipes.reading import newest_version
-from muster.apps.roll import changing
+from muster.apps.recipes.queries import newest_version
+from muster.apps.requests import UserRequest
+from muster.apps.roll import services
 from muster.apps.roll.files import Preview, export_text, import_file, preview_of
 from muster.apps.roll.models import Muster, Version
-from muster.apps.roll.reading import own_muster
+from muster.apps.roll.queries import own_muster
 from muster.core.choices import (
     Choices,
     Evening,
@@ -30,14 +31,15 @@ from muster.core.choices import (
 )
 from muster.core.commands.command import AddUnit, Command, carry_out, refuse_past_day
 from muster.core.commands.sittings import rhythm_of
-from muster.core.commands.typed_unit import read_line
-from muster.core.plan.fields import Refused
+from muster.core.plan.json_fields import DomainError
+from muster.core.recipes.recipe import Kind
 from muster.core.recipes.starters import BY_KIND
-from muster.core.rooms.bench import BenchView, bench_view
-from muster.core.rooms.board import Board, board_of
-from muster.core.rooms.calendar_words import local_day
-from muster.core.rooms.moved import Moved, moved_words
-from muster.core.rooms.roll import Head, UnitRow, head_of, roll_of
+from muster.core.typed.unit_line import read_line
+from muster.core.views.bench import BenchView, bench_view
+from muster.core.views.board import Board, board_of
+from muster.core.views.calendar_text import local_day
+from muster.core.views.moved import Moved, moved_words
+from muster.core.views.roll import Head, UnitRow, head_of, roll_of
 from muster.core.work.sittings import sittings_from
 
 router = Router()
@@ -105,7 +107,7 @@ class TypedUnitIn(Schema):
     """A unit as typed, with its kind and recipe as proposed or chosen."""
 
     line: str
-    kind: str | None = None
+    kind: Kind | None = None
     recipe: str
 
 
@@ -148,7 +150,7 @@ def view_of(muster: Muster) -> View:
     moved = MOVED.validate_python(current.run.moved)
     rows = roll_of(derived)
     board = board_of(derived, plan, rows)
-    last = changing.undoable(muster)
+    last = services.undoable(muster)
     newest: dict[str, int] = {}
     versions = RecipeVersion.objects.filter(recipe__owner=muster.owner_id)
     for code, number in versions.values_list("recipe__code", "number"):
@@ -186,7 +188,7 @@ def coming(choices: Choices) -> list[Evening]:
 
 
 @router.get("/musters", response=list[MusterName])
-def musters(request: HttpRequest) -> list[MusterName]:
+def musters(request: UserRequest) -> list[MusterName]:
     """The user's musters, newest first."""
     rows = Version.objects.select_related("muster").filter(muster__owner=request.user)
     found = [
@@ -198,7 +200,7 @@ def musters(request: HttpRequest) -> list[MusterName]:
 
 
 @router.post("/typed-unit", response=Typed)
-def typed_unit(request: HttpRequest, payload: Line) -> Typed:
+def typed_unit(request: UserRequest, payload: Line) -> Typed:
     """What a line says, as one types it."""
     typed = read_line(payload.line)
     recipe = BY_KIND[typed.kind] if typed.kind else None
@@ -207,62 +209,66 @@ def typed_unit(request: HttpRequest, payload: Line) -> Typed:
 
 
 @router.post("/musters", response=MusterName)
-def begin(request: HttpRequest, payload: NewMuster) -> MusterName:
+def begin(request: UserRequest, payload: NewMuster) -> MusterName:
     """A whole muster from three answers."""
     if not payload.units:
-        raise Refused("units: type at least one, as in '24 pikes foot 1/72'")
+        raise DomainError("units: type at least one, as in '24 pikes foot 1/72'")
     if not payload.weekdays:
-        raise Refused("sittings: choose at least one weekday")
-    for one in payload.weekdays:
-        if one.end <= one.start:
-            raise Refused(f"the sitting ends at {one.end:%H:%M}, not after {one.start:%H:%M}")
+        raise DomainError("sittings: choose at least one weekday")
+    for weekday in payload.weekdays:
+        if weekday.end <= weekday.start:
+            raise DomainError(
+                f"the sitting ends at {weekday.end:%H:%M}, not after {weekday.start:%H:%M}"
+            )
     now = clock.now()
     try:
         choices = Choices(name=payload.name.strip() or "Muster", zone=payload.zone)
     except ValueError as error:
-        raise Refused("zone: there is no such time zone: use one such as Europe/London") from error
+        raise DomainError(
+            "zone: there is no such time zone: use one such as Europe/London"
+        ) from error
     if payload.parade_day is not None:
         refuse_past_day(choices, payload.parade_day, now)
     for one in payload.units:
         version = newest_version(request.user, one.recipe)
         if version is None:
-            raise Refused(f"'{one.line}': there is no such recipe: choose one of yours")
+            raise DomainError(f"'{one.line}': there is no such recipe: choose one of yours")
         wanted = AddUnit("add_unit", one.line, one.recipe, version.number, one.kind)
         choices, _ = carry_out(choices, wanted, now)
-    hours = {one.weekday: (one.start, one.end) for one in payload.weekdays}
+    hours = {day.weekday: (day.start, day.end) for day in payload.weekdays}
     rhythm = rhythm_of(hours, local_day(choices, now))
     choices = replace(choices, parade_day=payload.parade_day, rhythm=rhythm)
-    muster = changing.begin(request.user, choices)
+    muster = services.begin(request.user, choices)
     return _name_of(muster.pk, choices, muster.version)
 
 
 @router.get("/musters/{int:muster_id}", response=View)
-def view(request: HttpRequest, muster_id: int) -> HttpResponse:
+def view(request: UserRequest, muster_id: int) -> HttpResponse:
     """Everything the rooms show."""
     return answer(own_muster(request.user, muster_id))
 
 
 @router.delete("/musters/{int:muster_id}", response={204: None})
-def remove(request: HttpRequest, muster_id: int) -> Status[None]:
+def remove(request: UserRequest, muster_id: int) -> Status[None]:
     """Remove a muster with all its facts."""
     own_muster(request.user, muster_id).delete()
     return Status(204, None)
 
 
 @router.post("/musters/{int:muster_id}/command", response=View)
-def command(request: HttpRequest, muster_id: int, payload: CommandIn) -> HttpResponse:
+def command(request: UserRequest, muster_id: int, payload: CommandIn) -> HttpResponse:
     """Carry out a command."""
-    return answer(changing.command(request.user, muster_id, payload.version, payload.command))
+    return answer(services.command(request.user, muster_id, payload.version, payload.command))
 
 
 @router.post("/musters/{int:muster_id}/undo", response=View)
-def undo(request: HttpRequest, muster_id: int, payload: Seen) -> HttpResponse:
+def undo(request: UserRequest, muster_id: int, payload: Seen) -> HttpResponse:
     """Take the newest command back."""
-    return answer(changing.undo(request.user, muster_id, payload.version))
+    return answer(services.undo(request.user, muster_id, payload.version))
 
 
 @router.get("/musters/{int:muster_id}/file", response={200: None}, include_in_schema=True)
-def export(request: HttpRequest, muster_id: int) -> HttpResponse:
+def export(request: UserRequest, muster_id: int) -> HttpResponse:
     """The whole muster as an open file."""
     muster = own_muster(request.user, muster_id)
     answer = HttpResponse(export_text(muster), content_type="application/json")
@@ -271,13 +277,13 @@ def export(request: HttpRequest, muster_id: int) -> HttpResponse:
 
 
 @router.post("/import/preview", response=Preview)
-def preview(request: HttpRequest, file: UploadedFile = File(...)) -> Preview:  # noqa: B008
+def preview(request: UserRequest, file: File[UploadedFile]) -> Preview:
     """What importing a file would do; nothing is changed."""
     return preview_of(request.user, file)
 
 
 @router.post("/import", response=MusterName)
-def import_muster(request: HttpRequest, file: UploadedFile = File(...)) -> MusterName:  # noqa: B008
+def import_muster(request: UserRequest, file: File[UploadedFile]) -> MusterName:
     """Import a file: all or nothing."""
     muster = import_file(request.user, file)
     return _name_of(muster.pk, muster.versions.get().value(), 1)

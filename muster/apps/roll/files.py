@@ -12,15 +12,15 @@ from ninja.files import UploadedFile
 from muster.apps import clock
 from muster.apps.bench.models import Fact
 from muster.apps.recipes.models import RecipeVersion
-from muster.apps.recipes.starting import keep_version
-from muster.apps.roll import changing
+from muster.apps.recipes.services import keep_version
+from muster.apps.roll import services
 from muster.apps.roll.models import Muster
-from muster.apps.roll.reading import choices_of, recipes_of
+from muster.apps.roll.queries import choices_of, recipes_of
 from muster.core.facts import FACT
 from muster.core.formats import muster as muster_format
 from muster.core.pipeline import derive
-from muster.core.plan.fields import Refused
-from muster.core.recipes.nesting import with_held
+from muster.core.plan.json_fields import DomainError
+from muster.core.recipes.expand import with_held
 from muster.core.recipes.recipe import Recipe
 from muster.core.snapshot import Snapshot
 
@@ -55,7 +55,7 @@ def export_text(muster: Muster) -> str:
 
 def _document(file: UploadedFile) -> muster_format.MusterFile:
     if file.size is None or file.size > muster_format.MOST_BYTES:
-        raise Refused(
+        raise DomainError(
             f"the file is larger than {muster_format.MOST_BYTES // 1_000_000} MB: it is no muster"
         )
     document = muster_format.read(file.read())
@@ -110,10 +110,10 @@ def keep_document(user: User, document: muster_format.MusterFile) -> Muster:
         replace(unit, recipe=renamed.get((unit.recipe, unit.recipe_version), unit.recipe))
         for unit in document.choices.units
     )
-    muster = changing.begin(user, replace(document.choices, units=units), "Imported")
+    muster = services.begin(user, replace(document.choices, units=units), "Imported")
     known = set(Fact.objects.filter(pk__in=[f.id for f in document.facts]).values_list("pk"))
     if known:
-        raise Refused("these facts are here already: the file was imported before")
+        raise DomainError("these facts are here already: the file was imported before")
     Fact.objects.bulk_create(
         Fact(id=f.id, muster=muster, document=FACT.dump_python(f, mode="json"), at=f.at)
         for f in document.facts

@@ -9,21 +9,22 @@ from datetime import date
 from typing import Annotated
 
 from django.contrib.auth.models import User
-from django.http import HttpRequest, HttpResponse
+from django.http import HttpResponse
 from ninja import File, Form, Router, Schema
 from ninja.files import UploadedFile
 from pydantic import Field
 
-from muster.apps.colour.reading import shelf_of
-from muster.apps.colour.using import used_from, whole_recipes
-from muster.apps.house import keeping
-from muster.apps.roll.reading import choices_of, own_muster
+from muster.apps.colour.paint_usage import used_from, whole_recipes
+from muster.apps.colour.queries import shelf_entries
+from muster.apps.house import services
+from muster.apps.requests import UserRequest
+from muster.apps.roll.queries import choices_of, own_muster
 from muster.core.amounts.area import BOXES, Box, model_cm2
 from muster.core.amounts.mesh import MOST_BYTES, measured
-from muster.core.amounts.needs import Need, Stock, needs, still_needed
-from muster.core.facts import record
-from muster.core.house import Awaited
-from muster.core.plan.fields import Refused
+from muster.core.amounts.requirements import Requirement, Stock, requirements, still_needed
+from muster.core.facts import replay
+from muster.core.house import ExpectedDelivery
+from muster.core.plan.json_fields import DomainError
 from muster.core.recipes.recipe import Kind
 from muster.core.work.calls import calls_of
 
@@ -39,17 +40,17 @@ class UnitArea(Schema):
     measured: bool
 
 
-class NeedOut(Schema):
+class RequirementOut(Schema):
     """A paint's row; ``awaited``: the day on which it will be there."""
 
-    need: Need
+    need: Requirement
     awaited: date | None
 
 
 class SuppliesOut(Schema):
     """The room."""
 
-    rows: list[NeedOut]
+    rows: list[RequirementOut]
     cost: float
     unpriced: int
     areas: list[UnitArea]
@@ -90,27 +91,27 @@ class BoxOut(Schema):
 
 
 @router.get("/musters/{muster_id}/supplies", response=SuppliesOut)
-def supplies(request: HttpRequest, muster_id: int) -> SuppliesOut:
+def supplies(request: UserRequest, muster_id: int) -> SuppliesOut:
     """What is still needed and what is short."""
     return _out(request.user, muster_id)
 
 
 @router.post("/musters/{muster_id}/supplies/await", response=SuppliesOut)
-def await_paint(request: HttpRequest, muster_id: int, payload: AwaitIn) -> SuppliesOut:
+def await_paint(request: UserRequest, muster_id: int, payload: AwaitIn) -> SuppliesOut:
     """Say when a paint will be there: no call that takes it begins sooner."""
     own_muster(request.user, muster_id)
-    house, _ = keeping.house_of(request.user.pk)
+    house, _ = services.house_of(request.user.pk)
     kept = tuple(one for one in house.awaited if one.paint != payload.paint)
     if payload.day is not None:
-        kept = (*kept, Awaited(payload.paint, payload.day))
+        kept = (*kept, ExpectedDelivery(payload.paint, payload.day))
     when = f"comes on {payload.day}" if payload.day else "is no longer waited for"
     new = replace(house, awaited=kept)
-    keeping.change(request.user, payload.seen, new, f"{payload.paint} {when}")
+    services.change(request.user, payload.seen, new, f"{payload.paint} {when}")
     return _out(request.user, muster_id)
 
 
 @router.get("/musters/{muster_id}/supplies/file", response={200: None})
-def shopping(request: HttpRequest, muster_id: int) -> HttpResponse:
+def shopping(request: UserRequest, muster_id: int) -> HttpResponse:
     """The shopping list as CSV."""
     out = io.StringIO()
     table = csv.writer(out, lineterminator="\r\n")
@@ -128,7 +129,7 @@ def shopping(request: HttpRequest, muster_id: int) -> HttpResponse:
 
 
 @router.post("/area", response=BoxOut)
-def by_box(request: HttpRequest, payload: BoxIn) -> BoxOut:
+def by_box(request: UserRequest, payload: BoxIn) -> BoxOut:
     """A model's surface from the real thing's length, width and height; nothing is kept."""
     usual = BOXES.get(payload.kind)
     box = Box(payload.length, payload.width, payload.height, usual.factor if usual else 1.0)
@@ -137,15 +138,15 @@ def by_box(request: HttpRequest, payload: BoxIn) -> BoxOut:
 
 @router.post("/mesh", response=MeshOut)
 def mesh(
-    request: HttpRequest,
-    file: UploadedFile = File(...),  # noqa: B008
-    file_scale: float = Form(1),
-    scale: float = Form(72),
-    unit: str = Form("mm"),
+    request: UserRequest,
+    file: File[UploadedFile],
+    file_scale: Form[float] = 1,
+    scale: Form[float] = 72,
+    unit: Form[str] = "mm",
 ) -> MeshOut:
     """Measure an STL; nothing is kept."""
     if file.size is None or file.size > MOST_BYTES:
-        raise Refused(f"the mesh is larger than {MOST_BYTES // 1_000_000} MB: simplify it")
+        raise DomainError(f"the mesh is larger than {MOST_BYTES // 1_000_000} MB: simplify it")
     found = measured(file.read(), file_scale, scale, unit)
     return MeshOut(
         area_cm2=round(found.area_cm2, 2), size_mm=[round(one, 1) for one in found.size_mm],
@@ -156,20 +157,20 @@ def mesh(
 def _out(user: User, muster_id: int) -> SuppliesOut:
     muster = own_muster(user, muster_id)
     choices = choices_of(muster)
-    told = record(row.value() for row in muster.facts.order_by("at", "made_at"))
+    told = replay(row.value() for row in muster.facts.order_by("at", "made_at"))
     recipes = whole_recipes(user.pk, choices.units)
     wanted = still_needed(calls_of(choices, recipes, told), recipes, told)
     stock = {
         one.paint.name: Stock(one.paint.left_ml, one.paint.size_ml, one.paint.price)
-        for one in used_from(user, shelf_of(user.pk))
+        for one in used_from(user, shelf_entries(user.pk))
     }
-    house, version = keeping.house_of(user.pk)
+    house, version = services.house_of(user.pk)
     awaited = {one.paint: one.day for one in house.awaited}
-    rows = needs(wanted, stock)
+    rows = requirements(wanted, stock)
     names = {unit.id: unit.name for unit in choices.units}
     rows = [replace(row, by_unit={names[u]: ml for u, ml in row.by_unit.items()}) for row in rows]
     return SuppliesOut(
-        rows=[NeedOut(need=row, awaited=awaited.get(row.paint)) for row in rows],
+        rows=[RequirementOut(need=row, awaited=awaited.get(row.paint)) for row in rows],
         cost=round(sum(row.cost or 0 for row in rows), 2),
         unpriced=sum(1 for row in rows if row.short_ml > 0 and row.cost is None),
         areas=[

@@ -45,7 +45,7 @@ def migrate() -> None:
     step(
         "tables",
         digest(sorted((ROOT / "muster" / "apps").glob("*/migrations")), made),
-        lambda: run([str(PYTHON), "manage.py", "migrate", "--noinput"], **SETTINGS),
+        lambda: run([str(PYTHON), "manage.py", "migrate", "--noinput"], more=SETTINGS),
     )
 
 
@@ -70,7 +70,7 @@ def serve(demo: bool, fresh: bool = False, port: int = 8000) -> int:
         if demo:
             words = ["--fresh"] if fresh else []
             begun_demo = time.monotonic()
-            run([str(PYTHON), "manage.py", "load_demo", *words], **more)
+            run([str(PYTHON), "manage.py", "load_demo", *words], more=more)
             say(f"  {'demo':<28} {time.monotonic() - begun_demo:5.1f} s")
         port = database.free_port(port)
         starters: dict[str, Callable[[], subprocess.Popen[bytes]]] = {

@@ -8,8 +8,10 @@ import shutil
 import subprocess
 import sys
 import time
-from collections.abc import Callable, Iterable
+from collections.abc import Callable, Iterable, Mapping
+from functools import partial
 from pathlib import Path
+from types import MappingProxyType
 
 ROOT = Path(__file__).resolve().parents[3]
 RUN = Path(os.environ.get("CRISP_RUN_DIR", ROOT / ".run"))
@@ -41,7 +43,9 @@ def say(text: str) -> None:
     print(text, flush=True)
 
 
-def run(command: list[str], cwd: Path = ROOT, **more: str) -> None:
+def run(
+    command: list[str], cwd: Path = ROOT, more: Mapping[str, str] = MappingProxyType({})
+) -> None:
     """Run a command quietly; where it fails, show what it said and stop."""
     result = subprocess.run(
         command, cwd=cwd, env={**environment(), **more}, capture_output=True, text=True
@@ -131,7 +135,7 @@ def install_packages(browser: bool) -> None:
 
     def act() -> None:
         run(update)
-        run(install, DEBIAN_FRONTEND="noninteractive")
+        run(install, more={"DEBIAN_FRONTEND": "noninteractive"})
 
     step("Debian packages", " ".join(missing), act, good=False)
 
@@ -153,7 +157,7 @@ def install_python(dev: bool) -> None:
         step(
             name,
             digest([lock], version),
-            lambda pip=pip, lock=lock: run([*pip, "--require-hashes", "-r", str(lock)]),
+            partial(run, [*pip, "--require-hashes", "-r", str(lock)]),
         )
 
 
@@ -217,7 +221,7 @@ def collect_static() -> None:
         digest([ROOT / "web" / "dist"]),
         lambda: run(
             [str(PYTHON), "manage.py", "collectstatic", "--noinput", "--clear"],
-            DJANGO_SETTINGS_MODULE="muster.settings.serve",
+            more=SETTINGS,
         ),
         (RUN / "static").exists(),
     )

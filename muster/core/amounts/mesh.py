@@ -9,7 +9,7 @@ from typing import cast
 import numpy as np
 import trimesh
 
-from muster.core.plan.fields import Refused
+from muster.core.plan.json_fields import DomainError
 
 MOST_BYTES = 40_000_000
 MOST_FACES = 800_000
@@ -36,23 +36,23 @@ def measured(data: bytes, file_scale: float, scale: float, unit: str = "mm") -> 
     """
     units = {"mm": 1.0, "cm": 10.0, "inch": MM_OF_INCH}
     if unit not in units:
-        raise Refused(f"unit '{unit}': use {', '.join(units)}")
+        raise DomainError(f"unit '{unit}': use {', '.join(units)}")
     if file_scale <= 0 or scale <= 0:
-        raise Refused("scales are above 0: 1 for real size, 72 for 1/72")
+        raise DomainError("scales are above 0: 1 for real size, 72 for 1/72")
     if len(data) > MOST_BYTES:
-        raise Refused(f"the mesh is larger than {MOST_BYTES // 1_000_000} MB: simplify it")
+        raise DomainError(f"the mesh is larger than {MOST_BYTES // 1_000_000} MB: simplify it")
     if _faces_said(data) > MOST_FACES:
-        raise Refused(f"the mesh has more than {MOST_FACES} faces: simplify it")
+        raise DomainError(f"the mesh has more than {MOST_FACES} faces: simplify it")
     try:
         loaded = trimesh.load(io.BytesIO(data), file_type="stl", force="mesh")
     except Exception as error:
-        raise Refused("this is no STL mesh: export it again as STL") from error
+        raise DomainError("this is no STL mesh: export it again as STL") from error
     mesh = cast("trimesh.Trimesh", loaded)
     faces = len(getattr(mesh, "faces", ()))
     if faces == 0 or not np.isfinite(mesh.vertices).all():
-        raise Refused("the mesh has no faces: export it again as STL")
+        raise DomainError("the mesh has no faces: export it again as STL")
     if faces > MOST_FACES:
-        raise Refused(f"the mesh has more than {MOST_FACES} faces: simplify it")
+        raise DomainError(f"the mesh has more than {MOST_FACES} faces: simplify it")
     times = units[unit] * file_scale / scale
     size = np.asarray(mesh.extents, dtype=float) * times
     warnings = []

@@ -10,8 +10,8 @@ import numpy as np
 from muster.core.colour.film import over
 from muster.core.colour.observer import Floats
 from muster.core.colour.paint import Optics
-from muster.core.colour.sight import DISTANCE_MM, merges_mm
 from muster.core.colour.spaces import difference, lab_of, xyz_of, xyz_of_lab
+from muster.core.colour.visibility import DISTANCE_MM, merges_mm
 from muster.core.recipes.recipe import Tier
 
 FILTER = 0.15

@@ -6,7 +6,7 @@ from collections.abc import Iterable
 from functools import lru_cache
 from typing import Annotated, Literal
 
-from pydantic import Field
+from pydantic import Field, TypeAdapter
 from pydantic.dataclasses import dataclass
 
 from muster.core.colour.calibrate import Swatch, calibrated
@@ -36,6 +36,9 @@ class Reading:
     wet: bool = False
     share: Annotated[float, Field(gt=0, le=1)] = 1.0
     coats: Annotated[float, Field(gt=0, le=10)] = 1.0
+
+
+READING: TypeAdapter[Reading] = TypeAdapter(Reading)
 
 
 @dataclass(frozen=True, config=STRICT)
@@ -114,7 +117,7 @@ def _mean(colours: tuple[str, ...]) -> str:
     return hexes_of(xyz_of_hex(list(colours)).mean(axis=0))[0]
 
 
-def shelf_of(paints: Iterable[OwnedPaint]) -> Shelf:
+def shelf_from(paints: Iterable[OwnedPaint]) -> Shelf:
     """The shelf that mixes are looked for on. Raises ValueError for more than 300."""
     return Shelf(
         tuple(

@@ -6,7 +6,7 @@ from collections.abc import Mapping
 from dataclasses import replace
 from functools import lru_cache
 
-from muster.core.colour.owned import OwnedPaint, shelf_of
+from muster.core.colour.owned import OwnedPaint, shelf_from
 from muster.core.recipes.recipe import Pass, Recipe
 
 DILUENTS = ("water", "white spirit", "thinner", "glaze", "retarder", "alcohol", "lacquer thinner")
@@ -33,7 +33,7 @@ def dried(one: Pass, paints: Mapping[str, OwnedPaint]) -> str | None:
 def _dried(mix: tuple[tuple[OwnedPaint, int], ...]) -> str:
     if len(mix) == 1:
         return mix[0][0].dry
-    shelf = shelf_of(paint for paint, _ in mix)
+    shelf = shelf_from(paint for paint, _ in mix)
     return shelf.optics([(index, parts) for index, (_, parts) in enumerate(mix)]).hex()
 
 

@@ -40,9 +40,9 @@ from muster.core.commands.sittings import (
     remove_evening,
     without_past,
 )
-from muster.core.commands.typed_unit import read_line
-from muster.core.plan.fields import Refused
+from muster.core.plan.json_fields import DomainError
 from muster.core.recipes.recipe import STRICT, Kind, Name, Tier
+from muster.core.typed.unit_line import read_line
 
 MOST_UNITS = 60
 MOST_RACK = 100_000
@@ -212,7 +212,7 @@ def carry_out(choices: Choices, command: Command, now: datetime) -> tuple[Choice
             return replace(choices, parade_day=command.day), f"Parade day {command.day:%d %B}"
         case SetRack():
             if not 1 <= command.rack <= MOST_RACK:
-                raise Refused(f"a rack of {command.rack}: choose 1 to {MOST_RACK} places")
+                raise DomainError(f"a rack of {command.rack}: choose 1 to {MOST_RACK} places")
             return replace(choices, rack=command.rack), f"A rack of {command.rack} places"
         case SetSpare():
             return _set_spare(choices, command)
@@ -258,13 +258,13 @@ def carry_out(choices: Choices, command: Command, now: datetime) -> tuple[Choice
 def refuse_past_day(choices: Choices, day: date, now: datetime) -> None:
     """A parade day must still be to come. Raises Refused."""
     if choices.local(day, time(0)) <= now:
-        raise Refused(f"the parade day {day:%d %B %Y} is not to come: choose a later day")
+        raise DomainError(f"the parade day {day:%d %B %Y} is not to come: choose a later day")
 
 
 def _unit(choices: Choices, unit_id: str) -> Unit:
     unit = choices.unit(unit_id)
     if unit is None:
-        raise Refused("that unit is no longer on the roll: look at it again")
+        raise DomainError("that unit is no longer on the roll: look at it again")
     return unit
 
 
@@ -286,9 +286,11 @@ def _add_unit(choices: Choices, command: AddUnit) -> tuple[Choices, str]:
     typed = read_line(command.line)
     kind = command.kind or typed.kind
     if kind is None:
-        raise Refused(f"'{typed.name}': say what kind they are, such as foot, mounted or vehicle")
+        raise DomainError(
+            f"'{typed.name}': say what kind they are, such as foot, mounted or vehicle"
+        )
     if len(choices.units) >= MOST_UNITS:
-        raise Refused(f"a muster holds {MOST_UNITS} units: begin another muster")
+        raise DomainError(f"a muster holds {MOST_UNITS} units: begin another muster")
     slug = re.sub(r"[^a-z0-9]+", "-", typed.name.lower()).strip("-")[:30] or "unit"
     taken = {unit.id for unit in choices.units}
     unit_id, number = slug, 1
@@ -310,18 +312,22 @@ def _edit_unit(choices: Choices, command: EditUnit) -> tuple[Choices, str]:
         if getattr(command, key) is not None
     }
     if command.count is not None and not 1 <= command.count <= MOST_MODELS:
-        raise Refused(f"{command.count} models: a unit has 1 to {MOST_MODELS}; split a larger one")
+        raise DomainError(
+            f"{command.count} models: a unit has 1 to {MOST_MODELS}; split a larger one"
+        )
     if command.tray_size is not None:
         most = command.count or unit.count
         if not 0 <= command.tray_size <= most:
-            raise Refused(f"a tray of {command.tray_size}: choose 1 to {most}, or 0 as proposed")
+            raise DomainError(
+                f"a tray of {command.tray_size}: choose 1 to {most}, or 0 as proposed"
+            )
         changes |= {"tray_size": command.tray_size or None, "split": ()}
     if command.area_cm2 is not None:
         changes["area_cm2"] = command.area_cm2 or None
     if command.split is not None:
         count = command.count or unit.count
         if sum(command.split) != count or min(command.split, default=1) < 1:
-            raise Refused(
+            raise DomainError(
                 f"trays of {', '.join(map(str, command.split))} hold {sum(command.split)} models: "
                 f"{unit.name} has {count}, so share those out, 1 or more to a tray"
             )
@@ -333,19 +339,19 @@ def _edit_unit(choices: Choices, command: EditUnit) -> tuple[Choices, str]:
 
 def _set_spare(choices: Choices, command: SetSpare) -> tuple[Choices, str]:
     if not 0 <= command.minutes <= MOST_SPARE_MIN:
-        raise Refused(f"{command.minutes} minutes free: choose 0 to {MOST_SPARE_MIN}")
+        raise DomainError(f"{command.minutes} minutes free: choose 0 to {MOST_SPARE_MIN}")
     label = f"{command.minutes} min of each sitting left free"
     return replace(choices, spare_min=command.minutes), label
 
 
 def _set_hours(choices: Choices, command: SetHours) -> tuple[Choices, str]:
     if command.end <= command.start:
-        raise Refused(
+        raise DomainError(
             f"'{command.tag}' ends at {command.end:%H:%M}, not after its start at "
             f"{command.start:%H:%M}: choose a later end"
         )
     others = tuple(one for one in choices.spells if one.tag != command.tag)
     if len(others) >= MOST_SPELLS:
-        raise Refused(f"a muster knows {MOST_SPELLS} such hours: use one of them")
+        raise DomainError(f"a muster knows {MOST_SPELLS} such hours: use one of them")
     spells = (*others, Spell(command.tag, command.start, command.end))
     return replace(choices, spells=spells), f"Hours of '{command.tag}' changed"

@@ -8,7 +8,7 @@ from typing import Literal
 from pydantic.dataclasses import dataclass
 
 from muster.core.choices import Choices, CutWork, Order, Waived
-from muster.core.plan.fields import Refused
+from muster.core.plan.json_fields import DomainError
 from muster.core.recipes.recipe import STRICT, Name
 
 MOST_ORDERS = 200
@@ -60,7 +60,7 @@ def _names(choices: Choices, command: SetOrder | DropOrder) -> str:
     for unit_id in (command.before, command.after):
         unit = choices.unit(unit_id)
         if unit is None:
-            raise Refused("that unit is no longer on the roll: look at it again")
+            raise DomainError("that unit is no longer on the roll: look at it again")
         names.append(unit.name)
     return f"{names[0]} before {names[1]}"
 
@@ -69,12 +69,12 @@ def set_order(choices: Choices, command: SetOrder) -> tuple[Choices, str]:
     """The choices with that order; circles are refused where the work is built."""
     words = _names(choices, command)
     if command.before == command.after:
-        raise Refused("a unit cannot come before itself: its passes follow its recipe")
+        raise DomainError("a unit cannot come before itself: its passes follow its recipe")
     new = Order(command.before, command.after, command.before_pass, command.after_pass)
     if new in choices.order:
-        raise Refused(f"{words}: that is so already")
+        raise DomainError(f"{words}: that is so already")
     if len(choices.order) >= MOST_ORDERS:
-        raise Refused(f"a muster holds {MOST_ORDERS} such orders: take some out first")
+        raise DomainError(f"a muster holds {MOST_ORDERS} such orders: take some out first")
     return replace(choices, order=(*choices.order, new)), words
 
 
@@ -82,7 +82,7 @@ def drop_order(choices: Choices, command: DropOrder) -> tuple[Choices, str]:
     """The choices without that order."""
     gone = Order(command.before, command.after, command.before_pass, command.after_pass)
     if gone not in choices.order:
-        raise Refused("that order is gone already: look at the roll again")
+        raise DomainError("that order is gone already: look at the roll again")
     kept = tuple(one for one in choices.order if one != gone)
     return replace(choices, order=kept), f"{_names(choices, command)} no longer"
 
@@ -91,7 +91,7 @@ def waive_need(choices: Choices, command: WaiveNeed) -> tuple[Choices, str]:
     """The choices in which that pass does without."""
     unit = choices.unit(command.unit)
     if unit is None:
-        raise Refused("that unit is no longer on the roll: look at it again")
+        raise DomainError("that unit is no longer on the roll: look at it again")
     new = Waived(unit.id, command.pass_key, command.tag)
     kept = tuple(one for one in choices.waived if one != new)
     return replace(choices, waived=(*kept, new)), f"{unit.name} without {command.tag}"
@@ -101,7 +101,7 @@ def cut_call(choices: Choices, command: CutCall) -> tuple[Choices, str]:
     """The choices in which that pass may be put down in the middle."""
     unit = choices.unit(command.unit)
     if unit is None:
-        raise Refused("that unit is no longer on the roll: look at it again")
+        raise DomainError("that unit is no longer on the roll: look at it again")
     new = CutWork(unit.id, command.pass_key)
     kept = tuple(one for one in choices.cuts if one != new)
     return replace(choices, cuts=(*kept, new)), f"A pass of {unit.name} may be put down half done"

@@ -11,7 +11,7 @@ from pydantic import Field
 from pydantic.dataclasses import dataclass
 
 from muster.core.choices import Choices, Evening, LostSitting, MovedSitting, Weekly
-from muster.core.plan.fields import Refused
+from muster.core.plan.json_fields import DomainError
 from muster.core.recipes.recipe import STRICT
 from muster.core.work.sittings import find_occurrence, sittings_from
 
@@ -65,7 +65,9 @@ def add_evening(choices: Choices, command: AddEvening) -> tuple[Choices, str]:
     _refuse_times(choices, command)
     if not command.weekly:
         if len(choices.evenings) >= MOST_EVENINGS:
-            raise Refused(f"a muster holds {MOST_EVENINGS} single sittings: take some out first")
+            raise DomainError(
+                f"a muster holds {MOST_EVENINGS} single sittings: take some out first"
+            )
         name = f"{command.day:%Y%m%d}-{command.start:%H%M}"
         new = Evening(name, command.day, command.start, command.end)
         evenings = tuple(sorted((*choices.evenings, new), key=lambda one: (one.day, one.start)))
@@ -80,12 +82,12 @@ def add_weekly(
     _refuse_backwards(start, end)
     for one in choices.rhythm:
         if one.weekday == weekday and one.start < end and start < one.end:
-            raise Refused(
+            raise DomainError(
                 f"there is a sitting each {WEEKDAYS[weekday]} from {one.start:%H:%M} to "
                 f"{one.end:%H:%M} already: choose other times"
             )
     if len(choices.rhythm) >= MOST_WEEKLY:
-        raise Refused(f"a week holds {MOST_WEEKLY} sittings: take some out first")
+        raise DomainError(f"a week holds {MOST_WEEKLY} sittings: take some out first")
     name = f"{WEEKDAYS[weekday][:3].lower()}-{start:%H%M}"
     taken = {one.id for one in choices.rhythm}
     number = 2
@@ -107,7 +109,7 @@ def remove_evening(choices: Choices, command: RemoveEvening) -> tuple[Choices, s
     moved = tuple(one for one in choices.moved if (one.weekly, one.day) != (weekly.id, day))
     lost = (*choices.lost, LostSitting(weekly.id, day))
     if len(lost) > MOST_EXCEPTIONS:
-        raise Refused(f"a rhythm has {MOST_EXCEPTIONS} exceptions: end it and begin another")
+        raise DomainError(f"a rhythm has {MOST_EXCEPTIONS} exceptions: end it and begin another")
     return replace(choices, moved=moved, lost=lost), f"The sitting of {day:%d %B} taken out"
 
 
@@ -126,7 +128,7 @@ def move_evening(choices: Choices, command: MoveEvening) -> tuple[Choices, str]:
     weekly, day = _found(choices, command.evening)
     others = tuple(one for one in choices.moved if (one.weekly, one.day) != (weekly.id, day))
     if len(others) >= MOST_EXCEPTIONS:
-        raise Refused(f"a rhythm has {MOST_EXCEPTIONS} exceptions: end it and begin another")
+        raise DomainError(f"a rhythm has {MOST_EXCEPTIONS} exceptions: end it and begin another")
     moved = MovedSitting(weekly.id, day, command.day, command.start, command.end)
     return replace(choices, moved=(*others, moved)), label
 
@@ -135,7 +137,7 @@ def end_weekly(choices: Choices, command: EndWeekly) -> tuple[Choices, str]:
     """The choices without that row of the rhythm."""
     kept = tuple(one for one in choices.rhythm if one.id != command.weekly)
     if len(kept) == len(choices.rhythm):
-        raise Refused("that weekly sitting is gone already: look at the plan again")
+        raise DomainError("that weekly sitting is gone already: look at the plan again")
     gone = next(one for one in choices.rhythm if one.id == command.weekly)
     left = replace(
         choices,
@@ -158,7 +160,7 @@ def without_past(choices: Choices, now: datetime) -> Choices:
 
 def _refuse_backwards(start: time, end: time) -> None:
     if end <= start:
-        raise Refused(
+        raise DomainError(
             f"the sitting ends at {end:%H:%M}, not after its start at {start:%H:%M}: choose a "
             f"later end"
         )
@@ -167,7 +169,7 @@ def _refuse_backwards(start: time, end: time) -> None:
 def _found(choices: Choices, sitting: str) -> tuple[Weekly, date]:
     found = find_occurrence(choices, sitting)
     if found is None or found[1] in {o.day for o in choices.lost if o.weekly == found[0].id}:
-        raise Refused("that sitting is gone already: look at the plan again")
+        raise DomainError("that sitting is gone already: look at the plan again")
     return found
 
 
@@ -178,7 +180,7 @@ def _refuse_times(choices: Choices, command: AddEvening | MoveEvening, beside: s
     that_day = takewhile(lambda one: one.day == command.day, sittings_from(choices, command.day))
     for one in that_day:
         if one.id != beside and one.start < command.end and command.start < one.end:
-            raise Refused(
+            raise DomainError(
                 f"there is a sitting from {one.start:%H:%M} to {one.end:%H:%M} that day "
                 f"already: choose other times"
             )

@@ -7,7 +7,7 @@ from typing import Any, TypeVar
 
 from pydantic import TypeAdapter, ValidationError
 
-from muster.core.plan.fields import Refused
+from muster.core.plan.json_fields import DomainError
 
 MOST_COMPLAINTS = 20
 T = TypeVar("T")
@@ -33,11 +33,11 @@ def parsed(text: str | bytes, most_bytes: int, what: str) -> Any:
             if most_bytes >= 1_000_000
             else (f"{most_bytes // 1000} kB")
         )
-        raise Refused(f"the file is larger than {size}: it is no {what}")
+        raise DomainError(f"the file is larger than {size}: it is no {what}")
     try:
         return json.loads(text)
     except (ValueError, RecursionError) as error:
-        raise Refused(f"this is not JSON: {error}") from error
+        raise DomainError(f"this is not JSON: {error}") from error
 
 
 def validated(adapter: TypeAdapter[T], raw: Any) -> T:
@@ -45,7 +45,7 @@ def validated(adapter: TypeAdapter[T], raw: Any) -> T:
     try:
         return adapter.validate_python(raw, strict=False)
     except ValidationError as error:
-        raise Refused(*(in_words(one) for one in error.errors()[:MOST_COMPLAINTS])) from error
+        raise DomainError(*(in_words(one) for one in error.errors()[:MOST_COMPLAINTS])) from error
 
 
 def in_words(error: Any) -> str:

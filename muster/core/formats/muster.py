@@ -11,8 +11,8 @@ from muster.core.choices import Choices
 from muster.core.facts import Fact
 from muster.core.formats.document import parsed, schema_of, validated, written
 from muster.core.formats.upgrading import muster_file_2
-from muster.core.plan.fields import Refused
-from muster.core.recipes.nesting import whole
+from muster.core.plan.json_fields import DomainError
+from muster.core.recipes.expand import whole
 from muster.core.recipes.recipe import STRICT, Recipe, complaints_of
 
 FORMAT: Literal["crisp-muster/muster"] = "crisp-muster/muster"
@@ -64,7 +64,7 @@ def read(text: str | bytes) -> MusterFile:
         complaints.append("facts: two have the same id: take one of them out")
     by_name = {(recipe.id, recipe.version): recipe for recipe in document.recipes}
     if complaints:
-        raise Refused(*complaints)
+        raise DomainError(*complaints)
     for recipe in document.recipes:
         whole(recipe, by_name)
     return document

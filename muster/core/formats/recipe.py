@@ -13,8 +13,8 @@ from pydantic.dataclasses import dataclass
 
 from muster.core.formats.document import parsed, schema_of, validated, written
 from muster.core.formats.upgrading import recipe_file_2
-from muster.core.plan.fields import Refused
-from muster.core.recipes.nesting import whole
+from muster.core.plan.json_fields import DomainError
+from muster.core.recipes.expand import whole
 from muster.core.recipes.recipe import STRICT, Recipe, complaints_of
 from muster.core.stack.techniques import OTHER, TECHNIQUES
 
@@ -58,7 +58,7 @@ def read_file(text: str | bytes) -> RecipeFile:
         complaint for one in (document.recipe, *document.held) for complaint in complaints_of(one)
     ]
     if complaints:
-        raise Refused(*complaints)
+        raise DomainError(*complaints)
     whole(document.recipe, document.known())
     return document
 

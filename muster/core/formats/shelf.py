@@ -17,7 +17,7 @@ from pydantic.dataclasses import dataclass
 from muster.core.colour.owned import OwnedPaint
 from muster.core.colour.shelf import MOST_PAINTS
 from muster.core.formats.document import parsed, schema_of, validated, written
-from muster.core.plan.fields import Refused
+from muster.core.plan.json_fields import DomainError
 from muster.core.recipes.recipe import STRICT
 from muster.core.stack.media import MEDIA
 
@@ -65,11 +65,11 @@ def read(text: bytes, name: str = "") -> list[OwnedPaint]:
     Raises Refused with a complaint for each odd row, at most thirty; nothing half.
     """
     if len(text) > MOST_BYTES:
-        raise Refused(f"the file is larger than {MOST_BYTES // 1_000_000} MB: it is no shelf")
+        raise DomainError(f"the file is larger than {MOST_BYTES // 1_000_000} MB: it is no shelf")
     try:
         words = text.decode("utf-8-sig")
     except UnicodeDecodeError as error:
-        raise Refused(
+        raise DomainError(
             f"byte {error.start} is no UTF-8 text: save the file as UTF-8 and try again"
         ) from error
     if words.lstrip().startswith("{"):
@@ -80,9 +80,11 @@ def read(text: bytes, name: str = "") -> list[OwnedPaint]:
         paints = read_csv(words)
     complaints = [complaint for one in paints for complaint in complaints_of(one)]
     if complaints:
-        raise Refused(*complaints[:MOST_COMPLAINTS])
+        raise DomainError(*complaints[:MOST_COMPLAINTS])
     if not paints:
-        raise Refused(f"{name or 'the file'} holds no paint: a row needs at least name and colour")
+        raise DomainError(
+            f"{name or 'the file'} holds no paint: a row needs at least name and colour"
+        )
     return paints
 
 
@@ -124,7 +126,7 @@ def read_csv(text: str) -> list[OwnedPaint]:
             if len(paints) > MOST_PAINTS or len(complaints) > 10 * MOST_COMPLAINTS:
                 break
     except csv.Error as error:
-        raise Refused(f"row {rows.line_num}: {error}: check its quotation marks") from error
+        raise DomainError(f"row {rows.line_num}: {error}: check its quotation marks") from error
     _refuse(complaints)
     _refuse_many(len(paints))
     return paints
@@ -262,11 +264,11 @@ def _refuse(complaints: list[str]) -> None:
         return
     left = len(complaints) - MOST_COMPLAINTS
     more = [f"and {left} more rows like these"] if left > 0 else []
-    raise Refused(*complaints[:MOST_COMPLAINTS], *more)
+    raise DomainError(*complaints[:MOST_COMPLAINTS], *more)
 
 
 def _refuse_many(count: int) -> None:
     if count > MOST_PAINTS:
-        raise Refused(
+        raise DomainError(
             f"more than {MOST_PAINTS} paints: keep those you own, or split the file in parts"
         )

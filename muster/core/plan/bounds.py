@@ -19,9 +19,9 @@ from muster.core.plan.bounds_left import least_left_weight
 from muster.core.plan.bounds_openings import fewest_openings_s
 from muster.core.plan.calendar import Slot, slots
 from muster.core.plan.clocks import FOREVER, rates_of, ready_at
-from muster.core.plan.measure import cost_of
 from muster.core.plan.plan import Bounds
 from muster.core.plan.problem import Problem, Rate
+from muster.core.plan.scoring import cost_of
 
 
 class BenchTime:

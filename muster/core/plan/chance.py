@@ -16,7 +16,7 @@ import numpy as np
 
 from muster.core.plan.kernel.attempt import FINISH, attempt_list
 from muster.core.plan.kernel.follow import LIST_FIELDS
-from muster.core.plan.kernel.shape import I_DONE, INF, T_PER, Floats, Ints, column
+from muster.core.plan.kernel.layout import I_DONE, INF, T_PER, Floats, Ints, column
 from muster.core.plan.plan import Plan
 from muster.core.plan.planner import Planner
 from muster.core.plan.problem import Break, Problem

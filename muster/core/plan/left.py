@@ -17,7 +17,7 @@ from muster.core.plan.plan import Left
 from muster.core.plan.problem import CUT_S, Break, Link, Problem, Task
 
 
-class Relaxed(Protocol):
+class Relaxation(Protocol):
     """Asks the planner what finds a place where something does not bind."""
 
     def pair_fits(self, link: Link) -> bool:
@@ -30,7 +30,7 @@ class Relaxed(Protocol):
         """The place that is full for ever for a task; None where a later sitting would do."""
 
 
-def left_of(problem: Problem, worked: Mapping[str, int], relaxed: Relaxed) -> tuple[Left, ...]:
+def left_of(problem: Problem, worked: Mapping[str, int], relaxed: Relaxation) -> tuple[Left, ...]:
     """The tasks not planned to their end, in an order in which reasons come before what follows.
 
     ``worked``: by task, the second at which its pieces stop.
@@ -56,7 +56,7 @@ def smallest_s(task: Task, begun: int) -> int:
 class _Reasons:
     def __init__(
         self, problem: Problem, worked: Mapping[str, int],
-        open_: set[str], relaxed: Relaxed,
+        open_: set[str], relaxed: Relaxation,
     ) -> None:  # fmt: skip
         self.problem, self.worked, self.open, self.relaxed = problem, worked, open_, relaxed
         self.into: dict[str, list[Link]] = {}

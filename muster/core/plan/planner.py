@@ -9,9 +9,12 @@ from functools import cached_property
 import numpy as np
 
 from muster.core.plan.bounds import bounds_of
+from muster.core.plan.bounds_exact import proven_whole
+from muster.core.plan.bounds_lp import proven
+from muster.core.plan.kept_windows import settle
 from muster.core.plan.kernel.assemble import Assembled, assemble
 from muster.core.plan.kernel.attempt import pay_only
-from muster.core.plan.kernel.shape import (
+from muster.core.plan.kernel.layout import (
     BLOCK_FIELDS,
     BLOCKS,
     DO_NAMES,
@@ -22,15 +25,12 @@ from muster.core.plan.kernel.shape import (
     column,
 )
 from muster.core.plan.left import left_of
-from muster.core.plan.measure import measure
-from muster.core.plan.placed import placed_part
 from muster.core.plan.plan import Block, Bounds, Left, Plan
 from muster.core.plan.problem import Problem
-from muster.core.plan.proof import proven
-from muster.core.plan.proof_whole import proven_whole
-from muster.core.plan.relaxed import Relaxed
+from muster.core.plan.relaxation import Relaxation
+from muster.core.plan.scoring import measure
 from muster.core.plan.search import Search
-from muster.core.plan.settle import settle
+from muster.core.plan.subproblem import placed_part
 from muster.core.plan.vetting import vetted
 
 MOST_PROGRAMMES, PROGRAMMES_TASKS = 40, 40_000
@@ -50,7 +50,7 @@ class Planner:
         self.assembled = assemble(problem)
         start, self.missed = settle(self.assembled)
         self.search = Search(self.assembled, start, seed)
-        self.relaxed = Relaxed(problem, _placed_at_once)
+        self.relaxed = Relaxation(problem, _placed_at_once)
         self._bounds: dict[tuple[tuple[Left, ...], tuple[str, ...]], Bounds] = {}
 
     @cached_property

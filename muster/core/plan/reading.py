@@ -9,7 +9,7 @@ from dataclasses import replace
 from datetime import datetime
 from typing import Any, TypeVar
 
-from muster.core.plan.fields import Fields, Refused
+from muster.core.plan.json_fields import DomainError, Fields
 from muster.core.plan.problem import (
     WALL,
     Break,
@@ -27,7 +27,7 @@ from muster.core.plan.problem import (
     Task,
     Tool,
 )
-from muster.core.plan.refusing import refuse_what_cannot_hold
+from muster.core.plan.validation import validate
 
 FORMAT = "crisp-muster/plan-problem"
 VERSION = 1
@@ -46,7 +46,7 @@ def read_problem(text: str | bytes) -> Problem:
     try:
         raw = json.loads(text)
     except (ValueError, RecursionError) as error:
-        raise Refused(f"the file is not JSON: {error}") from error
+        raise DomainError(f"the file is not JSON: {error}") from error
     return problem_from(raw)
 
 
@@ -78,7 +78,7 @@ def problem_from(raw: Any) -> Problem:
         open=tuple(_open(row, n) for n, row in enumerate(top.rows("open"), 1)),
         out=top.texts("out"),
     )
-    refuse_what_cannot_hold(problem)
+    validate(problem)
     return replace(problem, sittings=_with_what_is_carried(problem))
 
 
@@ -118,7 +118,7 @@ def _by_id(rows: list[Any], word: str, read: Callable[[Any, str], Thing]) -> dic
         where = f"{word} '{name}'" if isinstance(name, str) else f"{word} {number}"
         thing = read(row, where)
         if thing.id in found:
-            raise Refused(f"{where}: this id stands twice: give the second another id")
+            raise DomainError(f"{where}: this id stands twice: give the second another id")
         found[thing.id] = thing
     return found
 
@@ -134,7 +134,7 @@ def _sittings(top: Fields) -> tuple[Sitting, ...]:
     found.sort(key=lambda sitting: sitting.start)
     for one, two in itertools.pairwise(found):
         if two.start < one.end:
-            raise Refused(
+            raise DomainError(
                 f"sittings: the one from {one.start} to {one.end} overlaps the one from "
                 f"{two.start}: shorten or join them"
             )
@@ -152,9 +152,9 @@ def _condition(row: Any, number: int) -> Condition:
 def _clock(name: str, rows: Any) -> tuple[Rate, ...]:
     where = f"clock '{name}'"
     if name == WALL:
-        raise Refused(f"{where}: the wall clock always runs at 1: give yours another name")
+        raise DomainError(f"{where}: the wall clock always runs at 1: give yours another name")
     if not isinstance(rows, list) or not rows:
-        raise Refused(f"{where}: this must be a list of at least one rate")
+        raise DomainError(f"{where}: this must be a list of at least one rate")
     rates: list[Rate] = []
     for row in rows:
         fields = Fields(row, where, "from rate")
@@ -164,11 +164,11 @@ def _clock(name: str, rows: Any) -> tuple[Rate, ...]:
         rates.append(Rate(fields.whole("from"), int(milli)))
     for one, two in itertools.pairwise(rates):
         if two.start <= one.start:
-            raise Refused(
+            raise DomainError(
                 f"{where}: its times must rise, but {two.start} follows {one.start}: sort them"
             )
     if rates[-1].milli == 0:
-        raise Refused(f"{where}: its last rate is 0, so nothing would ever dry: make it more")
+        raise DomainError(f"{where}: its last rate is 0, so nothing would ever dry: make it more")
     return tuple(rates)
 
 
@@ -236,7 +236,7 @@ def _link(row: Any, number: int) -> Link:
         fields.text("clock", WALL),
     )
     if link.window_s is not None and link.stand_s > link.window_s:
-        raise Refused(
+        raise DomainError(
             f"link {number} from '{link.before}' to '{link.after}': its stand of {link.stand_s} s "
             f"is longer than its window of {link.window_s} s: widen the window or shorten the stand"
         )

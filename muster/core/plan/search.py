@@ -4,9 +4,9 @@ from __future__ import annotations
 
 from collections.abc import Callable
 
-from muster.core.plan.ground import Ground, walked
+from muster.core.plan.batch_search import BatchSearch
 from muster.core.plan.kernel.assemble import Assembled, number
-from muster.core.plan.kernel.shape import (
+from muster.core.plan.kernel.layout import (
     BLOCK_FIELDS,
     BLOCKS,
     DO_WORK,
@@ -15,9 +15,9 @@ from muster.core.plan.kernel.shape import (
     Ints,
     column,
 )
-from muster.core.plan.lists import Lists
+from muster.core.plan.list_search import ListSearch
 from muster.core.plan.plan import Plan
-from muster.core.plan.waves import Waves
+from muster.core.plan.search_state import SearchState, walked
 
 WAVES_SHARE = 0.15
 """How much of the time goes to waves; the rest anneals what they found."""
@@ -47,13 +47,13 @@ LOST = 8.0
 """So many small worsenings dearer than the best, one goes back to the best."""
 
 
-class Search(Ground):
+class Search(SearchState):
     """Attempts from one beginning, one after another."""
 
     def __init__(self, assembled: Assembled, start: Ints, seed: int) -> None:
         super().__init__(assembled, start, seed)
-        self.waves = Waves(self)
-        self.lists = Lists(self)
+        self.waves = BatchSearch(self)
+        self.lists = ListSearch(self)
         self.cycles = 0
 
     def first(self, guide: Plan | None = None, steady: bool = False) -> None:

@@ -14,11 +14,11 @@ from muster.core.plan.bounds import bounds_of
 from muster.core.plan.checking import check
 from muster.core.plan.clocks import rates_of, ready_at
 from muster.core.plan.left import left_of
-from muster.core.plan.measure import measure
-from muster.core.plan.placed import placed_part
 from muster.core.plan.plan import Block, Plan
 from muster.core.plan.problem import Problem
-from muster.core.plan.relaxed import Unasked
+from muster.core.plan.relaxation import NoRelaxation
+from muster.core.plan.scoring import measure
+from muster.core.plan.subproblem import placed_part
 
 log = logging.getLogger(__name__)
 
@@ -50,7 +50,7 @@ def all_left(problem: Problem, seed: int = 1, steps: int = 0) -> Plan:
     """The plan that does nothing but close and put away what is out: valid for every problem."""
     blocks = _closing(problem)
     worked = problem.done_s()
-    left = left_of(problem, worked, Unasked())
+    left = left_of(problem, worked, NoRelaxation())
     gone = {
         item
         for one in left

@@ -9,8 +9,8 @@ from collections.abc import Iterator
 from dataclasses import dataclass
 
 from muster.core.recipes.recipe import Material, Recipe
-from muster.core.stack.layer import Laid, laid
-from muster.core.stack.room import Room
+from muster.core.stack.climate import Climate
+from muster.core.stack.layer import AppliedLayer, apply_pass
 from muster.core.stack.tables import DEFAULTS, Tables
 
 FIRST = "The product's label, its safety sheet and local rules come first."
@@ -30,12 +30,12 @@ def cautions_of(recipe: Recipe, tables: Tables = DEFAULTS) -> list[Caution]:
     found: list[Caution] = []
     material = tables.materials.get(recipe.material, "polystyrene")
     for index, one in enumerate(recipe.passes):
-        for words, serious in _of(laid(recipe, index, Room(), tables), material):
+        for words, serious in _of(apply_pass(recipe, index, Climate(), tables), material):
             found.append(Caution(one.key, words, serious))
     return found
 
 
-def _of(film: Laid, material: Material) -> Iterator[tuple[str, bool]]:
+def _of(film: AppliedLayer, material: Material) -> Iterator[tuple[str, bool]]:
     name, medium = film.technique.name, film.medium
     solvent = film.carrier in ("white spirit", "lacquer thinner", "alcohol")
     airbrushed = film.one.tool == "airbrush" or name == "spray"

@@ -4,13 +4,13 @@ from __future__ import annotations
 
 from dataclasses import dataclass
 
-from muster.core.plan.fields import Refused
+from muster.core.plan.json_fields import DomainError
 from muster.core.recipes.recipe import Recipe
 from muster.core.stack import rules as _rules
 from muster.core.stack.cautions import Caution, cautions_of
+from muster.core.stack.climate import Climate
 from muster.core.stack.finding import RULES, SEVERITIES, Finding
 from muster.core.stack.habits import Habits
-from muster.core.stack.room import Room
 from muster.core.stack.tables import DEFAULTS, Tables
 from muster.core.stack.walk import Walk, walk
 from muster.core.stack.zones import unknown_zones
@@ -29,15 +29,15 @@ class Report:
 
 def check(
     recipe: Recipe,
-    room: Room | None = None,
+    climate: Climate | None = None,
     habits: Habits | None = None,
     tables: Tables = DEFAULTS,
 ) -> Report:
     """Walk a recipe and look at it by every rule. Raises Refused for what cannot be walked."""
     refuse_unknown(recipe, tables)
-    walked = walk(recipe, room, habits, tables)
+    walked = walk(recipe, climate, habits, tables)
     order = {one.key: index for index, one in enumerate(walked.recipe.passes)}
-    found = [finding for rule in RULES.values() for finding in rule.look(walked)]
+    found = [finding for rule in RULES.values() for finding in rule.findings(walked)]
     found.sort(key=lambda one: (SEVERITIES.index(one.severity), order.get(one.key, -1), one.code))
     return Report(walked, tuple(found), tuple(cautions_of(walked.recipe, tables)))
 
@@ -59,4 +59,4 @@ def refuse_unknown(recipe: Recipe, tables: Tables = DEFAULTS) -> None:
             known = ", ".join(tables.media)
             complaints.append(f"pass '{one.name}': no medium is called '{one.medium}': use {known}")
     if complaints:
-        raise Refused(*complaints)
+        raise DomainError(*complaints)

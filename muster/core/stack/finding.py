@@ -98,7 +98,7 @@ class Rule:
     number: int
     code: str
     about: str
-    look: Look = field(repr=False)
+    findings: Look = field(repr=False)
 
 
 RULES: dict[str, Rule] = {}
@@ -108,11 +108,11 @@ RULES: dict[str, Rule] = {}
 def rule(number: int, code: str, about: str) -> Callable[[Look], Look]:
     """Register a rule."""
 
-    def register(look: Look) -> Look:
+    def register(findings: Look) -> Look:
         if code in RULES or any(one.number == number for one in RULES.values()):
             raise ValueError(f"there are two rules {number} or '{code}'")
-        RULES[code] = Rule(number, code, about, look)
-        return look
+        RULES[code] = Rule(number, code, about, findings)
+        return findings
 
     return register
 

@@ -5,11 +5,11 @@ from __future__ import annotations
 from dataclasses import dataclass
 
 from muster.core.recipes.recipe import Pass, Recipe
+from muster.core.stack.climate import Climate, drying_factor, thickness_factor
 from muster.core.stack.media import Grade, Medium, State
-from muster.core.stack.room import Room, factor, thick_factor
 from muster.core.stack.tables import DEFAULTS, Tables
 from muster.core.stack.techniques import OTHER, Technique
-from muster.core.stack.zones import PLACES, zones_of
+from muster.core.stack.zones import DETAIL_ZONES, zones_of
 
 WARM_AIR = 0.2
 """Touch-dry of a water-borne film takes this share under warm air. Common practice."""
@@ -24,7 +24,7 @@ TRULY_WHOLE = {"varnish", "seal", "dip", "fluid"}
 
 
 @dataclass(frozen=True, slots=True)
-class Laid:
+class AppliedLayer:
     """A pass with what follows from it: technique, medium, zones, its times in this room."""
 
     index: int
@@ -70,24 +70,30 @@ class Laid:
         return State.RECOATABLE if age < self.cured else State.CURED
 
 
-def laid(recipe: Recipe, index: int, room: Room, tables: Tables = DEFAULTS) -> Laid:
+def apply_pass(
+    recipe: Recipe, index: int, climate: Climate, tables: Tables = DEFAULTS
+) -> AppliedLayer:
     """What the pass at ``index`` is and lays."""
     one = recipe.passes[index]
     technique = tables.techniques.get(one.technique, OTHER)
     medium = medium_of(one, technique, tables)
-    slow = factor(medium.clock, room) if medium else 1.0
-    slow *= thick_factor(one.thick)
+    slow = drying_factor(medium.clock, climate) if medium else 1.0
+    slow *= thickness_factor(one.thick)
     warm = one.warm_air and medium is not None and medium.clock == "water"
     touch = medium.touch * slow * (WARM_AIR if warm else 1.0) if medium else 0.0
     cover = one.cover if one.cover is not None else technique.cover
-    if one.zones and all(name in PLACES for name in one.zones):
+    if one.zones and all(name in DETAIL_ZONES for name in one.zones):
         cover = min(cover, 0.2)
     zones = zones_of(tables.zones[recipe.kind], one.zones)
     recoat = medium.recoat * slow if medium else 0.0
     # Curing is a matter of warmth for every film.
-    cured = medium.cured * factor("cure", room) * thick_factor(one.thick) if medium else 0.0
+    cured = (
+        medium.cured * drying_factor("cure", climate) * thickness_factor(one.thick)
+        if medium
+        else 0.0
+    )
     carrier = one.carrier or (medium.carrier if medium else None)
-    return Laid(index, one, technique, medium, carrier, zones, cover, touch, recoat,
+    return AppliedLayer(index, one, technique, medium, carrier, zones, cover, touch, recoat,
                 max(cured, recoat), slow)  # fmt: skip
 
 

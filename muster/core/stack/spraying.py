@@ -2,13 +2,13 @@
 
 from __future__ import annotations
 
-from muster.core.stack.layer import Laid
+from muster.core.stack.layer import AppliedLayer
 
 DRY_AIR = "dry air"
 """The condition of the plan that holds on days when the room allows spraying."""
 
 
-def fogs(film: Laid) -> bool:
+def fogs(film: AppliedLayer) -> bool:
     """Whether it is varnish, primer or a can, sprayed. By brush none of them fogs."""
     if film.technique.name == "spray can":
         return True

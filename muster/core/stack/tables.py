@@ -15,7 +15,7 @@ from typing import Annotated, Any
 from pydantic import Field
 from pydantic.dataclasses import dataclass
 
-from muster.core.plan.fields import Refused
+from muster.core.plan.json_fields import DomainError
 from muster.core.recipes.recipe import STRICT, Kind, Material, Name
 from muster.core.stack.adhesives import HOLDS
 from muster.core.stack.media import MEDIA, Medium
@@ -102,7 +102,7 @@ def tables_of(own: Own) -> Tables:
     """The defaults with a user's own rows over them. Raises Refused for a row like none known."""
     complaints = complaints_of(own)
     if complaints:
-        raise Refused(*complaints)
+        raise DomainError(*complaints)
     media, techniques = dict(MEDIA), dict(TECHNIQUES)
     zones = {kind: dict(rows) for kind, rows in ZONES.items()}
     materials: dict[str, Material] = dict(DEFAULTS.materials)

@@ -8,18 +8,18 @@ from collections.abc import Iterator, Mapping
 from dataclasses import dataclass, replace
 
 from muster.core.recipes.recipe import Material, Recipe
+from muster.core.stack.climate import Climate
 from muster.core.stack.habits import Habits
-from muster.core.stack.in_house import in_house
-from muster.core.stack.layer import SECOND, WHOLE, Laid, laid
+from muster.core.stack.house_habits import apply_house_habits
+from muster.core.stack.layer import SECOND, WHOLE, AppliedLayer, apply_pass
 from muster.core.stack.media import Grade, State
-from muster.core.stack.room import Room
 from muster.core.stack.tables import DEFAULTS, Tables
 from muster.core.stack.zones import Zone
 
 SCRATCH_FROM = 10.0
 """Minutes after the top coat from which fluid under it can be scratched. Common practice."""
 
-Top = tuple[Laid, float, bool]
+Top = tuple[AppliedLayer, float, bool]
 """A film that lies open, the moment it was laid, and whether it is sealed."""
 
 Tops = dict[str, tuple[Top, ...]]
@@ -27,10 +27,10 @@ Tops = dict[str, tuple[Top, ...]]
 
 
 @dataclass(frozen=True, slots=True)
-class Exposed:
+class ExposedLayer:
     """A layer that a pass meets: its age in minutes at the pass's start, and its state then."""
 
-    layer: Laid
+    layer: AppliedLayer
     age: float
     state: State
     sealed: bool
@@ -51,15 +51,15 @@ class Wait:
 class Step:
     """A pass at its moment: by zone, the exposed layers from the top down."""
 
-    laid: Laid
+    layer: AppliedLayer
     start: float
     end: float
-    by_zone: dict[str, tuple[Exposed, ...]]
-    exposed: tuple[Exposed, ...]
+    by_zone: dict[str, tuple[ExposedLayer, ...]]
+    exposed: tuple[ExposedLayer, ...]
     """Each exposed layer once, the newest first."""
     wait: Wait
     """After it, before the next pass begins."""
-    asks: tuple[tuple[Laid, float], ...] = ()
+    asks: tuple[tuple[AppliedLayer, float], ...] = ()
     """The films that must have an age in minutes before it begins."""
 
 
@@ -68,10 +68,10 @@ class Walk:
     """The whole of a recipe, walked."""
 
     recipe: Recipe
-    room: Room
+    climate: Climate
     habits: Habits
     steps: tuple[Step, ...]
-    final: dict[str, tuple[Exposed, ...]]
+    final: dict[str, tuple[ExposedLayer, ...]]
     """By zone, what is exposed when all is done."""
     tables: Tables = DEFAULTS
 
@@ -87,23 +87,23 @@ class Walk:
 
     def before(self, step: Step) -> tuple[Step, ...]:
         """The steps before one."""
-        return self.steps[: step.laid.index]
+        return self.steps[: step.layer.index]
 
     def after(self, step: Step) -> tuple[Step, ...]:
         """The steps after one."""
-        return self.steps[step.laid.index + 1 :]
+        return self.steps[step.layer.index + 1 :]
 
 
 def walk(
     recipe: Recipe,
-    room: Room | None = None,
+    climate: Climate | None = None,
     habits: Habits | None = None,
     tables: Tables = DEFAULTS,
 ) -> Walk:
     """Walk a recipe for one model. All times are minutes from the first pass's start."""
-    room, habits = room or Room(), habits or Habits()
-    recipe = in_house(recipe, habits)
-    films = [laid(recipe, index, room, tables) for index in range(len(recipe.passes))]
+    climate, habits = climate or Climate(), habits or Habits()
+    recipe = apply_house_habits(recipe, habits)
+    films = [apply_pass(recipe, index, climate, tables) for index in range(len(recipe.passes))]
     tops: Tops = {}
     steps: list[Step] = []
     clock = 0.0
@@ -121,12 +121,12 @@ def walk(
                 needed, why = later, word
         if steps:
             last = steps[-1]
-            sets = last.laid.touch if last.laid.technique.act == "build" else 0.0
+            sets = last.layer.touch if last.layer.technique.act == "build" else 0.0
             if sets:
-                asks = (*asks, (last.laid, sets))
+                asks = (*asks, (last.layer, sets))
             if sets > needed:
-                needed, why = sets, f"{last.laid.name} sets"
-            stated = last.laid.one.stand_min
+                needed, why = sets, f"{last.layer.name} sets"
+            stated = last.layer.one.stand_min
             minutes = needed if stated is None else stated
             steps[-1] = replace(last, wait=Wait(minutes, needed, why, stated is not None))
             clock += minutes
@@ -143,7 +143,7 @@ def walk(
             for zone in film.zones:
                 tops[zone] = _worked(film, end, tops.get(zone, ()))
     if steps:
-        film = steps[-1].laid
+        film = steps[-1].layer
         stated = film.one.stand_min
         dries = dries_after(steps[-1])
         minutes = dries if stated is None else stated
@@ -151,10 +151,10 @@ def walk(
         steps[-1] = replace(steps[-1], wait=Wait(minutes, dries, why, stated is not None))
         clock += minutes
     final = {zone: _exposed(open_, clock) for zone, open_ in tops.items()}
-    return Walk(recipe, room, habits, tuple(steps), final, tables)
+    return Walk(recipe, climate, habits, tuple(steps), final, tables)
 
 
-def attacks(film: Laid, target: Laid, state: State) -> bool:
+def attacks(film: AppliedLayer, target: AppliedLayer, state: State) -> bool:
     """Whether what ``film`` is thinned with attacks a layer in that state at its grade."""
     if film.carrier is None or target.medium is None or film.grade == Grade.NONE:
         return False
@@ -171,7 +171,7 @@ def attacks(film: Laid, target: Laid, state: State) -> bool:
     return bool(grade >= least)
 
 
-def workable(target: Laid) -> tuple[float, float]:
+def workable(target: AppliedLayer) -> tuple[float, float]:
     """From when to when a film can be worked, in minutes in this room; (0, 0) where it cannot."""
     if target.medium is None or target.medium.window is None:
         return 0.0, 0.0
@@ -179,7 +179,7 @@ def workable(target: Laid) -> tuple[float, float]:
     return first * target.slow, last * target.slow
 
 
-def works_wet(film: Laid, target: Laid) -> bool:
+def works_wet(film: AppliedLayer, target: AppliedLayer) -> bool:
     """Whether a pass works a film of the one before while that is wet: wipes, blends it."""
     return (
         film.technique.act == "work"
@@ -191,23 +191,23 @@ def works_wet(film: Laid, target: Laid) -> bool:
     )
 
 
-def worked_films(step: Step) -> list[Laid]:
+def worked_films(step: Step) -> list[AppliedLayer]:
     """The films that a pass works while they are wet, the newest first."""
     return [
         met.layer
         for met in step.exposed
         if not met.sealed
-        and works_wet(step.laid, met.layer)
+        and works_wet(step.layer, met.layer)
         and met.age <= workable(met.layer)[1] + SECOND
     ]
 
 
 def dries_after(step: Step) -> float:
     """Minutes until what a pass leaves behind is dry to touch: its film, or the one it worked."""
-    return max([step.laid.touch, *(film.touch for film in worked_films(step))])
+    return max([step.layer.touch, *(film.touch for film in worked_films(step))])
 
 
-def meant_for(film: Laid, target: Laid) -> bool:
+def meant_for(film: AppliedLayer, target: AppliedLayer) -> bool:
     """Whether working ``target`` is what the pass is for: wiping, blending, scratching, fixing."""
     if film.technique.act not in ("work", "fix") or target.medium is None:
         return False
@@ -218,7 +218,7 @@ def meant_for(film: Laid, target: Laid) -> bool:
     return film.carrier is None or film.carrier in (target.medium.carrier, target.carrier)
 
 
-def _covered(film: Laid, end: float, below: tuple[Top, ...]) -> tuple[Top, ...]:
+def _covered(film: AppliedLayer, end: float, below: tuple[Top, ...]) -> tuple[Top, ...]:
     """What lies open once a film is laid: a whole one hides the rest, a sealing one seals it."""
     if film.cover < WHOLE:
         return ((film, end, False), *below)
@@ -227,7 +227,7 @@ def _covered(film: Laid, end: float, below: tuple[Top, ...]) -> tuple[Top, ...]:
     return ((film, end, False), *((layer, laid_at, True) for layer, laid_at, _ in below))
 
 
-def _worked(film: Laid, end: float, open_: tuple[Top, ...]) -> tuple[Top, ...]:
+def _worked(film: AppliedLayer, end: float, open_: tuple[Top, ...]) -> tuple[Top, ...]:
     """What lies open once wet films were worked: they dry from then on."""
     return tuple(
         (layer, end, sealed)
@@ -237,18 +237,19 @@ def _worked(film: Laid, end: float, open_: tuple[Top, ...]) -> tuple[Top, ...]:
     )
 
 
-def _still(film: Laid, layer: Laid) -> float:
+def _still(film: AppliedLayer, layer: AppliedLayer) -> float:
     """The greatest age at the end of working at which the film was workable when it was begun."""
     return workable(layer)[1] + film.one.minutes + SECOND
 
 
-def _exposed(open_: tuple[Top, ...], now: float) -> tuple[Exposed, ...]:
+def _exposed(open_: tuple[Top, ...], now: float) -> tuple[ExposedLayer, ...]:
     return tuple(
-        Exposed(layer, now - end, layer.state(now - end), sealed) for layer, end, sealed in open_
+        ExposedLayer(layer, now - end, layer.state(now - end), sealed)
+        for layer, end, sealed in open_
     )
 
 
-def _needed(film: Laid, tops: Tops, now: float) -> tuple[float, str]:
+def _needed(film: AppliedLayer, tops: Tops, now: float) -> tuple[float, str]:
     """Minutes to wait before a pass, and for what: chosen by what comes next."""
     longest, why = 0.0, ""
     for layer, end in _met(film, tops):
@@ -258,13 +259,13 @@ def _needed(film: Laid, tops: Tops, now: float) -> tuple[float, str]:
     return longest, why
 
 
-def _asks(film: Laid, tops: Tops) -> tuple[tuple[Laid, float], ...]:
+def _asks(film: AppliedLayer, tops: Tops) -> tuple[tuple[AppliedLayer, float], ...]:
     """The films that a pass meets, and the age that each must have, whatever lies between."""
     found = [(layer, _asked(film, layer)[0]) for layer, _ in _met(film, tops)]
     return tuple((layer, until) for layer, until in found if until > 0)
 
 
-def _met(film: Laid, tops: Tops) -> Iterator[tuple[Laid, float]]:
+def _met(film: AppliedLayer, tops: Tops) -> Iterator[tuple[AppliedLayer, float]]:
     """Each film that lies open and unsealed in the pass's zones, once, and when it was laid."""
     seen: set[int] = set()
     for zone in film.zones:
@@ -274,7 +275,7 @@ def _met(film: Laid, tops: Tops) -> Iterator[tuple[Laid, float]]:
                 yield layer, end
 
 
-def _asked(film: Laid, layer: Laid) -> tuple[float, str]:
+def _asked(film: AppliedLayer, layer: AppliedLayer) -> tuple[float, str]:
     """The age that a layer must have before the pass, and what it then is."""
     if layer.medium is None:
         return 0.0, ""
@@ -296,5 +297,5 @@ def _asked(film: Laid, layer: Laid) -> tuple[float, str]:
     return layer.recoat, "ready for another coat"
 
 
-def _same(film: Laid, layer: Laid) -> bool:
+def _same(film: AppliedLayer, layer: AppliedLayer) -> bool:
     return film.medium is not None and layer.medium is not None and film.medium is layer.medium

@@ -8,7 +8,7 @@ from __future__ import annotations
 
 import math
 
-from muster.core.stack.layer import SECOND, Laid
+from muster.core.stack.layer import SECOND, AppliedLayer
 from muster.core.stack.walk import Step, Walk, meant_for, workable, worked_films, works_wet
 
 SCRATCH_WITHIN_MIN = 60.0
@@ -21,22 +21,22 @@ def window_of(walked: Walk, step: Step) -> float | None:
     None too where the wait before the next is longer already: rules speak of that. Minutes are
     those of the walk's room.
     """
-    one = step.laid.one
+    one = step.layer.one
     if one.window_min is not None:
         return one.window_min
     after = walked.after(step)
-    if not after or after[0].laid.technique.act != "work":
+    if not after or after[0].layer.technique.act != "work":
         return None
-    following = after[0].laid
+    following = after[0].layer
     if following.technique.name == "scratch":
-        met = meant_for(following, step.laid) and set(following.zones) & set(step.laid.zones)
-        within = SCRATCH_WITHIN_MIN if met and step.laid.lays else math.inf
+        met = meant_for(following, step.layer) and set(following.zones) & set(step.layer.zones)
+        within = SCRATCH_WITHIN_MIN if met and step.layer.lays else math.inf
     else:
-        films = [step.laid] if works_wet(following, step.laid) else _both_work(step, after[0])
+        films = [step.layer] if works_wet(following, step.layer) else _both_work(step, after[0])
         within = min((workable(film)[1] for film in films), default=math.inf)
     return within if math.isfinite(within) and step.wait.minutes <= within + SECOND else None
 
 
-def _both_work(step: Step, following: Step) -> list[Laid]:
+def _both_work(step: Step, following: Step) -> list[AppliedLayer]:
     """Films that a pass has worked and the next works on."""
-    return [film for film in worked_films(step) if works_wet(following.laid, film)]
+    return [film for film in worked_films(step) if works_wet(following.layer, film)]

@@ -55,17 +55,17 @@ ZONES: dict[Kind, dict[str, Zone]] = {
 }  # fmt: skip
 """By kind and name."""
 
-PLACES = ("recesses", "edges")
+DETAIL_ZONES = ("recesses", "edges")
 """Not zones of their own: a pass there touches a little of every zone."""
 
 
 def zones_of(known: Mapping[str, Zone], named: tuple[str, ...]) -> tuple[str, ...]:
     """The zones that a pass touches: those named; every opaque one in sight where none is."""
-    if not named or all(name in PLACES for name in named):
+    if not named or all(name in DETAIL_ZONES for name in named):
         return tuple(zone.name for zone in known.values() if not zone.clear and not zone.hidden)
     return tuple(name for name in named if name in known)
 
 
 def unknown_zones(known: Mapping[str, Zone], named: tuple[str, ...]) -> list[str]:
     """Names that a subject of this kind lacks."""
-    return [name for name in named if name not in known and name not in PLACES]
+    return [name for name in named if name not in known and name not in DETAIL_ZONES]

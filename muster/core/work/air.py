@@ -7,8 +7,8 @@ from typing import Any
 from zoneinfo import ZoneInfo
 
 from muster.core.house import House
+from muster.core.stack.climate import rate, spray_limit
 from muster.core.stack.media import Clock
-from muster.core.stack.room import may_spray, rate
 from muster.core.stack.spraying import DRY_AIR
 
 CLOCKS: tuple[Clock, ...] = ("water", "cure")
@@ -21,8 +21,8 @@ def clocks_of(house: House, origin: datetime, zone: str) -> dict[str, list[dict[
     for clock in CLOCKS:
         rates: list[dict[str, Any]] = []
         for start, day in _days(house, origin, zone):
-            room = house.room() if day is None else house.room_on(day)
-            now = rate(clock, room)
+            climate = house.climate() if day is None else house.climate_on(day)
+            now = rate(clock, climate)
             if not rates or rates[-1]["rate"] != now:
                 rates.append({"from": start, "rate": now})
         found[clock] = rates
@@ -34,8 +34,8 @@ def dry_air(house: House, origin: datetime, zone: str) -> list[dict[str, Any]]:
     found: list[dict[str, Any]] = []
     days = _days(house, origin, zone)
     for index, (start, day) in enumerate(days):
-        room = house.room() if day is None else house.room_on(day)
-        if may_spray(room) == "refuse":
+        climate = house.climate() if day is None else house.climate_on(day)
+        if spray_limit(climate) == "refuse":
             continue
         end = days[index + 1][0] if index + 1 < len(days) else int(FAR.total_seconds())
         if found and found[-1]["end"] == start:

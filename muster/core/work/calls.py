@@ -8,7 +8,7 @@ from itertools import pairwise
 from types import MappingProxyType
 
 from muster.core.choices import Choices, Unit
-from muster.core.facts import Record, touch_key
+from muster.core.facts import BenchState, touch_key
 from muster.core.recipes.recipe import Cut, Pass, Recipe
 from muster.core.work.coats import in_coats, pass_and_coat
 from muster.core.work.handfuls import Handful, handful_of, whole_tray_fits
@@ -105,7 +105,7 @@ def handful(group: tuple[Pass, ...], models: int) -> Handful:
 def calls_of(
     choices: Choices,
     recipes: dict[tuple[str, int], Recipe],
-    record: Record,
+    state: BenchState,
     recoats: Mapping[tuple[str, int], Mapping[str, float]] = MappingProxyType({}),
 ) -> list[Call]:
     """Every call of the muster, in the order of the roll. ``recoats``: by recipe and pass, minutes
@@ -123,10 +123,10 @@ def calls_of(
                 left_out.setdefault(one.pass_key, set()).update(one.models)
         for tray, models in enumerate(trays, 1):
             for group in groups_of(coats, len(models)):
-                call = _call(unit, tray, len(trays), group, models, left_out, record)
+                call = _call(unit, tray, len(trays), group, models, left_out, state)
                 if call is not None:
                     found.append(call)
-                    touched = _touch_up(call, record)
+                    touched = _touch_up(call, state)
                     if touched is not None:
                         found.append(touched)
     return found
@@ -139,7 +139,7 @@ def _call(
     group: tuple[Pass, ...],
     models: list[int],
     left_out: dict[str, set[int]],
-    record: Record,
+    state: BenchState,
 ) -> Call | None:
     key = group[0].key
     whole, coat = pass_and_coat(key)
@@ -148,7 +148,7 @@ def _call(
         out = out.union(*(models for k, models in left_out.items() if k[:17] == whole))
     ticked, open_ = [], []
     for model in models:
-        tick = record.ticks.get((unit.id, model, key))
+        tick = state.ticks.get((unit.id, model, key))
         if tick is not None:
             ticked.append((tick.end, model))
         elif model not in out:
@@ -183,10 +183,10 @@ def _said(unit: Unit, *keys: str) -> set[tuple[str, str]]:
     return {(unit.id, key) for key in keys}
 
 
-def _touch_up(call: Call, record: Record) -> Call | None:
+def _touch_up(call: Call, state: BenchState) -> Call | None:
     """Touching up what was marked, after the call and with the same colour."""
     key = call.keys[0]
-    marked = tuple(m for m in call.models if (call.unit.id, m, key) in record.touch_ups)
+    marked = tuple(m for m in call.models if (call.unit.id, m, key) in state.touch_ups)
     if not marked:
         return None
     one = replace(

@@ -6,7 +6,7 @@ import re
 from collections.abc import Iterable, Mapping
 from dataclasses import replace
 
-from muster.core.facts import Record, Tick
+from muster.core.facts import BenchState, Tick
 from muster.core.recipes.recipe import Pass
 
 _COAT = re.compile(r"^(.+)-coat-(\d)$")
@@ -45,15 +45,15 @@ def in_coats(passes: Iterable[Pass], recoats: Mapping[str, float]) -> tuple[Pass
     return tuple(found)
 
 
-def with_coats(record: Record, units: Mapping[str, Iterable[Pass]]) -> Record:
+def with_coats(state: BenchState, units: Mapping[str, Iterable[Pass]]) -> BenchState:
     """The record, in which a pass that was ticked as a whole has each of its coats ticked, its
     time shared out among them. ``units``: by unit its recipe's passes."""
-    ticks = dict(record.ticks)
+    ticks = dict(state.ticks)
     coats = {
         (unit, one.key): one.coats for unit, passes in units.items() for one in passes
         if one.coats > 1
     }  # fmt: skip
-    for (unit, model, key), tick in record.ticks.items():
+    for (unit, model, key), tick in state.ticks.items():
         many = coats.get((unit, key), 1)
         if many == 1:
             continue
@@ -63,4 +63,4 @@ def with_coats(record: Record, units: Mapping[str, Iterable[Pass]]) -> Record:
             ticks.setdefault(
                 (unit, model, coat_key(key, number)), Tick(tick.fact, begun, begun + share)
             )
-    return replace(record, ticks=ticks)
+    return replace(state, ticks=ticks)

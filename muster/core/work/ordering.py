@@ -10,16 +10,16 @@ from itertools import pairwise
 from types import MappingProxyType
 
 from muster.core.choices import Choices, Order
-from muster.core.plan.fields import Refused
+from muster.core.plan.json_fields import DomainError
 from muster.core.recipes.recipe import Clock, Pass
-from muster.core.stack.settled import Ask, Settled
+from muster.core.stack.resolve_waits import FilmWait, ResolvedWaits
 from muster.core.work.calls import Call, chain_of
 from muster.core.work.coats import pass_and_coat
 
-SettledBy = Mapping[tuple[str, int], Settled]
+WaitsByRecipe = Mapping[tuple[str, int], ResolvedWaits]
 """By recipe id and version."""
 
-UNSETTLED: SettledBy = MappingProxyType({})
+UNSETTLED: WaitsByRecipe = MappingProxyType({})
 
 
 @dataclass(frozen=True)
@@ -38,16 +38,16 @@ class Follows:
 
 
 def follows_of(
-    choices: Choices, calls: list[Call], settled: SettledBy = UNSETTLED
+    choices: Choices, calls: list[Call], waits_by_recipe: WaitsByRecipe = UNSETTLED
 ) -> list[Follows]:
     """Every pair of calls of which one waits for the other. Raises Refused for a circle.
 
     A pass waits for each film that it meets by that film's own age and clock, whatever lies
     between: so a damp day stretches each wait as it should.
     """
-    chain = [_chained(one, two, settled) for one, two in chain_of(calls)]
+    chain = [_chained(one, two, waits_by_recipe) for one, two in chain_of(calls)]
     found = {(one.before.id, one.after.id): one for one in chain}
-    for one in _further_back(calls, settled):
+    for one in _further_back(calls, waits_by_recipe):
         found.setdefault((one.before.id, one.after.id), one)
     for order in choices.order:
         for before in _last(order, calls, chain):
@@ -60,11 +60,11 @@ def follows_of(
     return list(found.values())
 
 
-def _chained(one: Call, two: Call, settled: SettledBy) -> Follows:
+def _chained(one: Call, two: Call, waits_by_recipe: WaitsByRecipe) -> Follows:
     """The link between two calls of a tray that follow one another."""
     last = one.last
     as_settled = Follows(one, two, last.stand_min or 0.0, last.window_min, last.clock)
-    made = settled.get((one.unit.recipe, one.unit.recipe_version))
+    made = waits_by_recipe.get((one.unit.recipe, one.unit.recipe_version))
     if made is None or pass_and_coat(two.first.key)[1] > 1:
         return as_settled
     asks = _asks_of(made, two.first)
@@ -81,13 +81,13 @@ def _chained(one: Call, two: Call, settled: SettledBy) -> Follows:
     return Follows(one, two, 0.0, last.window_min, last.clock) if beside else as_settled
 
 
-def _further_back(calls: list[Call], settled: SettledBy) -> Iterator[Follows]:
+def _further_back(calls: list[Call], waits_by_recipe: WaitsByRecipe) -> Iterator[Follows]:
     """Links to the films that a pass meets beyond the pass before it."""
     trays: dict[tuple[str, int], list[Call]] = {}
     for call in calls:
         trays.setdefault((call.unit.id, call.tray), []).append(call)
     for mine in trays.values():
-        made = settled.get((mine[0].unit.recipe, mine[0].unit.recipe_version))
+        made = waits_by_recipe.get((mine[0].unit.recipe, mine[0].unit.recipe_version))
         for call in mine if made is not None else ():
             for one in call.passes:
                 asks = _asks_of(made, one) if made and pass_and_coat(one.key)[1] < 2 else None
@@ -97,7 +97,7 @@ def _further_back(calls: list[Call], settled: SettledBy) -> Iterator[Follows]:
                         yield Follows(before[-1], call, ask.minutes, None, ask.clock)
 
 
-def _asks_of(made: Settled, one: Pass) -> tuple[Ask, ...] | None:
+def _asks_of(made: ResolvedWaits, one: Pass) -> tuple[FilmWait, ...] | None:
     """What a pass, or the first coat of it, asks; None where its wait is the user's own."""
     return next((asks for key, asks in made.asks.items() if _is(key, one)), None)
 
@@ -146,7 +146,7 @@ def _refuse_circle(follows: Iterable[Follows]) -> None:
             if frozenset((one, two)) in ordered
         ]
         ways = " then ".join(dict.fromkeys(names[name] for name in ring))
-        raise Refused(
+        raise DomainError(
             f"these wait for one another in a circle: {ways}: take one of these orders out "
             f"({'; '.join(dict.fromkeys(said))})"
         ) from error

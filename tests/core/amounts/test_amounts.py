@@ -16,8 +16,8 @@ from hypothesis import strategies as st
 from muster.core.amounts.area import Box, body_m2, model_cm2
 from muster.core.amounts.film import amount, in_drops, spreading_m2
 from muster.core.amounts.mesh import measured
-from muster.core.amounts.needs import Stock, needs, split, still_needed, used_since
-from muster.core.plan.fields import Refused
+from muster.core.amounts.requirements import Stock, requirements, split, still_needed, used_since
+from muster.core.plan.json_fields import DomainError
 from muster.core.recipes.recipe import MixPart
 from tests.core.making import NOW, a_pass, choices, derived, recipe, ticks, unit
 
@@ -84,12 +84,12 @@ def test_holes_and_inches_are_said_and_rubbish_is_refused() -> None:
     assert "in inches it would be 30 mm" in inches.warnings[0]
     assert measured(stl(trimesh.creation.box((1.2, 1, 1))), 1, 1, "inch").warnings == ()
     for data in (b"", b"solid nothing", b"GIF89a" + bytes(200)):
-        with pytest.raises(Refused, match="STL"):
+        with pytest.raises(DomainError, match="STL"):
             measured(data, 1, 1)
     liar = bytes(80) + (900_000_000).to_bytes(4, "little") + bytes(60)
-    with pytest.raises(Refused, match="more than 800000 faces"):
+    with pytest.raises(DomainError, match="more than 800000 faces"):
         measured(liar, 1, 1)
-    with pytest.raises(Refused, match="unit 'ell'"):
+    with pytest.raises(DomainError, match="unit 'ell'"):
         measured(stl(open_box), 1, 1, "ell")
 
 
@@ -149,7 +149,7 @@ def test_a_mix_is_shared_by_its_parts_and_water_is_not_bought() -> None:
 def needed(*facts: object) -> dict[str, dict[str, float]]:
     made = derived(choices(unit(6)), *facts, recipes=(recipe(GREEN),), minutes=30)  # type: ignore[arg-type]
     recipes = {("infantry", 1): recipe(GREEN)}
-    return still_needed(made.calls.values(), recipes, made.record)
+    return still_needed(made.calls.values(), recipes, made.state)
 
 
 def test_what_is_ticked_is_no_longer_needed() -> None:
@@ -165,7 +165,7 @@ def test_stock_falls_by_what_was_ticked_since_the_pot_was_weighed() -> None:
 
     def used(minutes: float) -> dict[str, float]:
         since = {"Reed green": NOW + timedelta(minutes=minutes)}
-        return used_since(since, made.snapshot.choices.units, recipes, made.record)
+        return used_since(since, made.snapshot.choices.units, recipes, made.state)
 
     all_, some = used(-5)["Reed green"], used(2.5)["Reed green"]
     each = model_cm2("figure", 72) * 60e-4 / 0.9 * 5 / 7
@@ -177,7 +177,7 @@ def test_stock_falls_by_what_was_ticked_since_the_pot_was_weighed() -> None:
 def test_the_list_says_what_is_short_how_many_pots_and_the_cost() -> None:
     wanted = {"Reed green": {"pikes": 10.0}, "Silt": {"pikes": 1.0}, "Peat": {"guns": 2.0}}
     shelf = {"Reed green": Stock(3.0, 8.0, 2.5), "Silt": Stock(None, 17.0, 3.0)}
-    green, peat, silt = needs(wanted, shelf, spare=0.1)
+    green, peat, silt = requirements(wanted, shelf, spare=0.1)
     assert green.short_ml == pytest.approx(8.0) and (green.pots, green.cost) == (1, 2.5)
     assert not peat.owned and peat.pots is None and peat.short_ml == pytest.approx(2.2)
     assert silt.short_ml == 0 and silt.left_ml is None

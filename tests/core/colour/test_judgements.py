@@ -14,9 +14,9 @@ from muster.core.colour.paint import stated
 from muster.core.colour.ramps import ramp
 from muster.core.colour.reconstruct import reflectance_of_hex
 from muster.core.colour.shelf import Paint, Shelf
-from muster.core.colour.sight import contrast, merges_mm, resolved_mm
 from muster.core.colour.spaces import difference, hue_of, lab_of, xyz_of_hex
 from muster.core.colour.variants import consistency, in_tone_with, variants
+from muster.core.colour.visibility import contrast, merges_mm, resolved_mm
 from muster.core.colour.wet import wet_of
 from tests.bench.shelves import shelf
 

@@ -6,7 +6,7 @@ from dataclasses import replace
 
 import numpy as np
 
-from muster.core.colour.owned import OwnedPaint, Reading, optics_of, shelf_of
+from muster.core.colour.owned import OwnedPaint, Reading, optics_of, shelf_from
 from muster.core.colour.recipes import coloured, dried, thins
 from muster.core.colour.spaces import difference, lab_of, xyz_of, xyz_of_hex
 from muster.core.recipes.recipe import MixPart
@@ -37,7 +37,7 @@ def test_a_tint_teaches_how_strong_the_paint_is() -> None:
         GREEN, swatches=(Reading("masstone", "#66703f"), Reading("tint", "#e2e4da", share=0.2))
     )
     plain, known = (
-        lab_of(xyz_of(shelf_of([one, WHITE]).optics([(0, 1), (1, 4)]).masstone))
+        lab_of(xyz_of(shelf_from([one, WHITE]).optics([(0, 1), (1, 4)]).masstone))
         for one in (GREEN, weak)
     )
     assert known[0] > plain[0] + 3

@@ -34,7 +34,7 @@ def _or_none(draw: st.DrawFn, low: int, high: int) -> int | None:
 
 
 HELD: list[dict[str, int]] = [{"rack": 1}, {"handles": 1}, {"rack": 1, "handles": 2}]
-PLACES: list[dict[str, int]] = [{}, {"rack": 1}, {"rack": 2}, {"handles": 1, "rack": 1}]
+DETAIL_ZONES: list[dict[str, int]] = [{}, {"rack": 1}, {"rack": 2}, {"handles": 1, "rack": 1}]
 
 
 @st.composite
@@ -96,7 +96,7 @@ def problems(draw: st.DrawFn, most_trays: int = 3, most_items: int = 3) -> dict[
                 "family": draw(st.sampled_from([None, "black", "green", "brass"])),
                 "break": draw(st.sampled_from(["none", "item", "item", "any"])),
                 "dry_s": draw(st.sampled_from([0, 0, 30, 120])), "clock": draw(clock),
-                "places": draw(st.sampled_from(PLACES)),
+                "places": draw(st.sampled_from(DETAIL_ZONES)),
                 "needs": draw(st.sampled_from([[], [], [], ["daylight"]])),
                 "not_before": draw(st.sampled_from([None, None, 150])),
                 "wants": draw(st.sampled_from([{}, {}, {"daylight": 40}, {"quiet": 5}])),

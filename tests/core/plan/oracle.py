@@ -11,9 +11,9 @@ from fractions import Fraction
 
 from muster.core.plan.checking import check
 from muster.core.plan.checking_facts import Story
-from muster.core.plan.measure import measure
 from muster.core.plan.plan import Block, Bounds, Left, Plan, Score
 from muster.core.plan.problem import Break, Problem
+from muster.core.plan.scoring import measure
 
 NOTHING = Bounds(Fraction(0), 0, 0, 0)
 

@@ -10,7 +10,7 @@ from hypothesis import HealthCheck, given, settings
 from hypothesis import strategies as st
 
 from muster.core.plan.bounds import bounds_of
-from muster.core.plan.proof import proven
+from muster.core.plan.bounds_lp import proven
 from muster.core.plan.reading import problem_from
 from tests.core.plan.making import items, problem_json, task
 from tests.core.plan.oracle import best_score

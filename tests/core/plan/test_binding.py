@@ -10,9 +10,9 @@ from muster.core.plan.checking import check
 from muster.core.plan.plan import Plan
 from muster.core.plan.planner import Planner
 from muster.core.plan.reading import problem_from
-from muster.core.plan.why import BINDING, reasons_of
-from tests.bench.instances import force
+from muster.core.plan.reasons import BINDING, reasons_of
 from tests.core.plan.making import items, problem_json, task
+from tests.bench.instances import force
 
 AIRBRUSH = {"setup_s": 30, "cleanup_s": 30, "open_families": 1}
 BLACK = {"tool": "airbrush", "setup_s": 10, "cleanup_s": 10, "open_s": 300, "life_s": None}

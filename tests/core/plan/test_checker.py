@@ -10,10 +10,10 @@ import pytest
 from muster.core.plan.bounds import bounds_of
 from muster.core.plan.checking import check
 from muster.core.plan.checking_facts import Story
-from muster.core.plan.measure import measure
 from muster.core.plan.plan import Block, Left, Plan
 from muster.core.plan.problem import Problem
 from muster.core.plan.reading import problem_from
+from muster.core.plan.scoring import measure
 from tests.core.plan.making import items, problem_json, task
 
 BLACK = {"tool": "airbrush", "setup_s": 10, "cleanup_s": 10, "open_s": 50, "life_s": 200}

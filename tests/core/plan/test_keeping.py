@@ -7,12 +7,12 @@ from dataclasses import replace
 from pathlib import Path
 
 from muster.cli.faults import MOST_KEPT, keeper
-from muster.core.plan.keeping import moved_calls, worth_changing
 from muster.core.plan.plan import Plan
 from muster.core.plan.reading import problem_from
+from muster.core.plan.replanning import moved_calls, worth_changing
 from muster.core.plan.writing import problem_to_json
-from tests.bench.instances import KINDS, force
 from tests.core.plan.test_planner import planned
+from tests.bench.instances import KINDS, force
 
 PROBLEM = problem_from(force(4))
 KNOWN = planned(PROBLEM, 30)

@@ -6,20 +6,20 @@ from dataclasses import replace
 
 import pytest
 
+from muster.core.plan.alternative_starts import alternative_starts
 from muster.core.plan.checking import check
-from muster.core.plan.places import places_of
 from muster.core.plan.planner import Planner
 from muster.core.plan.problem import Pin
 from muster.core.plan.reading import problem_from
-from tests.bench.instances import force
 from tests.core.plan.test_planner import planned
+from tests.bench.instances import force
 
 
 def test_the_place_as_planned_is_among_them_and_costs_nothing() -> None:
     problem = problem_from(force(6, seed=2))
     plan = planned(problem, 120)
     for name in list(problem.tasks)[::5]:
-        here = [place for place in places_of(problem, plan, name, 40) if place.as_planned]
+        here = [place for place in alternative_starts(problem, plan, name, 40) if place.as_planned]
         assert len(here) == 1
         assert (here[0].hands_on_s, here[0].finish_s) == (0, 0)
         assert here[0].start == next(
@@ -32,7 +32,7 @@ def test_pinned_where_it_is_said_to_fit_there_is_a_plan() -> None:
     plan = planned(problem, 120)
     tried = 0
     for name in list(problem.tasks)[::7]:
-        for place in places_of(problem, plan, name, 4):
+        for place in alternative_starts(problem, plan, name, 4):
             assert place.low <= place.start <= place.low + place.slack_s
             pinned = replace(problem, pins=(Pin(name, place.low, place.slack_s),))
             mended = Planner(pinned).first(guide=plan)
@@ -45,7 +45,7 @@ def test_pinned_where_it_is_said_to_fit_there_is_a_plan() -> None:
 def test_a_pass_has_no_place_before_what_it_waits_for() -> None:
     problem = problem_from(force(4))
     plan = planned(problem, 60)
-    last = places_of(problem, plan, "t0/varnish", 40)
+    last = alternative_starts(problem, plan, "t0/varnish", 40)
     assert min(place.start for place in last) > problem.sittings[0].start
 
 
@@ -53,6 +53,6 @@ def test_what_is_over_has_no_places_and_what_is_unknown_is_no_task() -> None:
     problem = problem_from(force(4))
     plan = planned(problem, 60)
     without = replace(plan, blocks=tuple(b for b in plan.blocks if b.ref != "t0/wash"))
-    assert places_of(problem, without, "t0/wash") == []
+    assert alternative_starts(problem, without, "t0/wash") == []
     with pytest.raises(KeyError):
-        places_of(problem, plan, "gone")
+        alternative_starts(problem, plan, "gone")

@@ -10,7 +10,7 @@ from hypothesis import HealthCheck, assume, given, settings
 from hypothesis import strategies as st
 
 from muster.core.plan.checking import check
-from muster.core.plan.fields import Refused
+from muster.core.plan.json_fields import DomainError
 from muster.core.plan.plan import Plan
 from muster.core.plan.planner import Planner
 from muster.core.plan.problem import Problem
@@ -30,7 +30,7 @@ slow = settings(
 def read_or_skip(raw: dict[str, Any]) -> Problem:
     try:
         return problem_from(raw)
-    except Refused:
+    except DomainError:
         assume(False)
         raise
 

@@ -10,15 +10,15 @@ import pytest
 from hypothesis import HealthCheck, given, settings
 
 from muster.core.plan.bounds import bounds_of
-from muster.core.plan.fields import Refused
-from muster.core.plan.programme import Programme
-from muster.core.plan.proof import proven
-from muster.core.plan.proof_whole import branch, proven_whole
+from muster.core.plan.bounds_exact import branch, proven_whole
+from muster.core.plan.bounds_lp import proven
+from muster.core.plan.json_fields import DomainError
+from muster.core.plan.linear_program import Programme
 from muster.core.plan.reading import problem_from
-from tests.bench.instances import force
 from tests.core.plan.making import problems
 from tests.core.plan.test_against_optimum import tiny
 from tests.core.plan.test_planner import EXAMPLES, planned
+from tests.bench.instances import force
 
 
 def forever() -> bool:
@@ -30,7 +30,7 @@ def forever() -> bool:
 def test_no_plan_is_cheaper_than_what_whole_openings_prove(raw: dict[str, Any]) -> None:
     try:
         problem = problem_from(raw)
-    except Refused:
+    except DomainError:
         return
     plan = planned(problem, 40)
     if plan.status != "planned" or plan.dropped_pins:

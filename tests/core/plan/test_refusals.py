@@ -8,7 +8,7 @@ from typing import Any
 
 import pytest
 
-from muster.core.plan.fields import Refused
+from muster.core.plan.json_fields import DomainError
 from muster.core.plan.planner import Planner
 from muster.core.plan.reading import problem_from, read_problem
 
@@ -102,12 +102,12 @@ CASES = [
 
 @pytest.mark.parametrize(("path", "value", "words"), CASES)
 def test_is_refused_with_what_to_change(path: list[Any], value: Any, words: str) -> None:
-    with pytest.raises(Refused) as refusal:
+    with pytest.raises(DomainError) as refusal:
         problem_from(spoil(path, value))
     assert words in str(refusal.value)
 
 
 @pytest.mark.parametrize("text", [b"", b"[", b"[1]", b"\xff\xfe", b"[" * 100_000])
 def test_a_broken_file_is_refused(text: bytes) -> None:
-    with pytest.raises(Refused):
+    with pytest.raises(DomainError):
         read_problem(text)

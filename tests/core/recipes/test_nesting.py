@@ -6,8 +6,8 @@ from dataclasses import replace
 
 import pytest
 
-from muster.core.plan.fields import Refused
-from muster.core.recipes.nesting import all_held, whole, with_held
+from muster.core.plan.json_fields import DomainError
+from muster.core.recipes.expand import all_held, whole, with_held
 from muster.core.recipes.recipe import Recipe
 from tests.core.making import a_pass
 
@@ -53,13 +53,15 @@ def test_endless_nesting_is_refused_with_the_way_it_goes() -> None:
     mud = Recipe("mud", "Mud", "vehicle", 1, (holding("loop@1", "loop"),))  # type: ignore[arg-type]
     loop = Recipe("loop", "Loop", "vehicle", 1, (holding("mud@1", "mud"),))  # type: ignore[arg-type]
     known = {("mud", 1): mud, ("loop", 1): loop}
-    with pytest.raises(Refused, match="'mud', which holds 'loop', which holds 'mud' without end"):
+    with pytest.raises(
+        DomainError, match="'mud', which holds 'loop', which holds 'mud' without end"
+    ):
         whole(mud, known)
     assert set(all_held(mud, known)) == {("mud", 1), ("loop", 1)}
 
 
 def test_what_is_not_there_and_what_grows_without_bound_are_refused() -> None:
-    with pytest.raises(Refused, match="no recipe 'gone' in version 3"):
+    with pytest.raises(DomainError, match="no recipe 'gone' in version 3"):
         whole(hauler(holding("gone@3")), KNOWN)
     wide = {
         (f"w{n}", 1): Recipe(
@@ -68,7 +70,7 @@ def test_what_is_not_there_and_what_grows_without_bound_are_refused() -> None:
         )
         for n in range(10)
     }  # fmt: skip
-    with pytest.raises(Refused, match="more than 120 passes"):
+    with pytest.raises(DomainError, match="more than 120 passes"):
         whole(wide["w0", 1], wide)
 
 

@@ -5,8 +5,8 @@ from __future__ import annotations
 from typing import Any, NamedTuple
 
 from muster.core.recipes.recipe import Recipe
+from muster.core.stack.climate import Climate
 from muster.core.stack.habits import Habits
-from muster.core.stack.room import Room
 from tests.core.stack.making import (
     BASE,
     CHIP,
@@ -33,7 +33,7 @@ class Case(NamedTuple):
     code: str
     caught: Recipe
     near: Recipe
-    room: Room = Room()
+    climate: Climate = Climate()
     habits: Habits = Habits()
     near_habits: Habits | None = None
 
@@ -242,7 +242,7 @@ CASES = (
         (BASE, SATIN, p("filter", "filter"), MATT),
         (BASE, SATIN, p("filter", "filter", trial="tried under the hull"), MATT),
     ),
-    Case("fog", recipe(BASE, MATT), recipe(BASE, p("brush", "lights")), room=Room(12, 80)),
+    Case("fog", recipe(BASE, MATT), recipe(BASE, p("brush", "lights")), climate=Climate(12, 80)),
     same(
         "stir and thin",
         (BASE, p("varnish", "matt coat", finish="matt", tool="brush")),

@@ -7,16 +7,16 @@ import pytest
 from muster.core.recipes.recipe import MixPart, Pass
 from muster.core.recipes.starters_vehicles import STARTERS
 from muster.core.stack.check import check
-from muster.core.stack.cost import cost_of, minutes_of
+from muster.core.stack.climate import Climate, contours, drying_factor
 from muster.core.stack.finding import Change, Insert, Remove
 from muster.core.stack.habits import Habits
-from muster.core.stack.in_house import INSTEAD, in_house
-from muster.core.stack.layer import laid
+from muster.core.stack.house_habits import INSTEAD, apply_house_habits
+from muster.core.stack.layer import apply_pass
 from muster.core.stack.media import MEDIA
-from muster.core.stack.room import Room, contours, factor
+from muster.core.stack.repair_cost import cost_of, minutes_of
 from muster.core.stack.spraying import fogs
+from muster.core.stack.undercoat import COLOURS, with_undercoat
 from muster.core.stack.walk import walk
-from muster.core.stack.what_if import COLOURS, with_undercoat
 from tests.core.stack.making import BASE, MATT, SATIN, UNDER, p, recipe
 
 ACRYLIC = Habits(weathering="all-acrylic")
@@ -32,8 +32,8 @@ def test_every_oily_medium_has_a_water_borne_one_instead(medium: str) -> None:
 @pytest.mark.parametrize("one", STARTERS, ids=lambda one: one.id)
 def test_no_starter_keeps_spirits_in_an_all_acrylic_house(one: object) -> None:
     walked = walk(one, habits=ACRYLIC)  # type: ignore[arg-type]
-    assert all(step.laid.carrier != "white spirit" for step in walked.steps)
-    spirits = {part.name for step in walked.steps for part in step.laid.one.mix}
+    assert all(step.layer.carrier != "white spirit" for step in walked.steps)
+    spirits = {part.name for step in walked.steps for part in step.layer.one.mix}
     assert "white spirit" not in spirits
     usual = walk(one)  # type: ignore[arg-type]
     assert minutes_of(walked) <= minutes_of(usual)
@@ -41,14 +41,14 @@ def test_no_starter_keeps_spirits_in_an_all_acrylic_house(one: object) -> None:
 
 def test_a_solvent_house_leaves_a_recipe_as_it_is() -> None:
     made = recipe(UNDER, BASE, p("pin wash"), MATT)
-    assert in_house(made, Habits()) is made
+    assert apply_house_habits(made, Habits()) is made
     watery = recipe(UNDER, BASE, p("wash"), MATT)
-    assert in_house(watery, ACRYLIC) is watery
+    assert apply_house_habits(watery, ACRYLIC) is watery
 
 
 def test_spirits_in_a_mix_become_water_in_the_same_parts() -> None:
     mixed = [{"name": "Peat", "parts": 1}, {"name": "white spirit", "parts": 6}]
-    wash = in_house(recipe(p("pin wash", mix=mixed)), ACRYLIC).passes[0]
+    wash = apply_house_habits(recipe(p("pin wash", mix=mixed)), ACRYLIC).passes[0]
     assert wash.mix == (MixPart("Peat", 1), MixPart("water", 6))
 
 
@@ -77,7 +77,7 @@ def test_a_repair_costs_what_it_adds_in_this_room() -> None:
     )
     usual = cost_of(walk(made), gloss, made)
     assert usual == "adds 2 h"
-    damp = cost_of(walk(made, Room(16, 70)), gloss, made)
+    damp = cost_of(walk(made, Climate(16, 70)), gloss, made)
     assert damp.startswith("adds") and damp != usual
     assert cost_of(walk(made), Remove("leave it", "numbers"), made).startswith("saves")
     assert cost_of(walk(made), Change("finish", "satin-coat", (("finish", "matt"),)), made) == ""
@@ -88,8 +88,8 @@ def test_a_repair_costs_what_it_adds_in_this_room() -> None:
 def test_along_a_line_of_the_dial_drying_takes_as_many_times_as_long() -> None:
     for line in contours():
         for celsius, humidity in zip(line.celsius, line.humidity, strict=True):
-            found = factor("water", Room(celsius, humidity))
-            assert found == pytest.approx(line.factor, rel=0.02)
+            found = drying_factor("water", Climate(celsius, humidity))
+            assert found == pytest.approx(line.drying_factor, rel=0.02)
 
 
 @pytest.mark.parametrize(
@@ -103,6 +103,6 @@ def test_along_a_line_of_the_dial_drying_takes_as_many_times_as_long() -> None:
 )  # fmt: skip
 def test_varnish_primer_and_cans_fog_and_nothing_else(one: dict[str, object], fog: bool) -> None:
     made = recipe(one)
-    assert fogs(laid(made, 0, Room())) is fog
-    damp = {finding.code for finding in check(made, Room(20, 90)).findings}
+    assert fogs(apply_pass(made, 0, Climate())) is fog
+    damp = {finding.code for finding in check(made, Climate(20, 90)).findings}
     assert ("fog" in damp) is fog

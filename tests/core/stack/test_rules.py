@@ -20,7 +20,7 @@ BESIDE = {
 
 def found(case: Case, near: bool = False) -> list[Finding]:
     habits = (case.near_habits or case.habits) if near else case.habits
-    return list(check(case.near if near else case.caught, case.room, habits).findings)
+    return list(check(case.near if near else case.caught, case.climate, habits).findings)
 
 
 @pytest.mark.parametrize("case", CASES, ids=NAMES)
@@ -41,7 +41,7 @@ def test_each_repair_silences_it_and_wakes_nothing_graver(case: Case) -> None:
     for finding in mine:
         for repair in finding.repairs:
             recipe, habits = mended(case.caught, case.habits, repair)
-            after = check(recipe, case.room, habits).findings
+            after = check(recipe, case.climate, habits).findings
             left = [
                 one
                 for one in after

@@ -10,7 +10,7 @@ from muster.core.recipes.starters import BY_KIND
 from muster.core.recipes.starters_vehicles import STARTERS
 from muster.core.stack.check import check
 from muster.core.stack.habits import Habits
-from muster.core.stack.settled import settled
+from muster.core.stack.resolve_waits import with_resolved_waits
 
 IDS = [one.id for one in STARTERS]
 
@@ -31,7 +31,7 @@ def test_it_stays_free_of_errors_in_an_all_acrylic_house(recipe: Recipe) -> None
 @pytest.mark.parametrize("recipe", STARTERS, ids=IDS)
 def test_it_comes_back_from_its_file_and_knows_its_waits(recipe: Recipe) -> None:
     assert read(write(recipe)) == recipe
-    assert all(one.stand_min is not None for one in settled(recipe).passes)
+    assert all(one.stand_min is not None for one in with_resolved_waits(recipe).passes)
 
 
 def test_there_are_enough_and_every_kind_has_one() -> None:

@@ -5,13 +5,13 @@ from __future__ import annotations
 import pytest
 
 from muster.core.stack.check import check
+from muster.core.stack.climate import Climate
 from muster.core.stack.habits import Habits
-from muster.core.stack.room import Room
 from tests.core.stack.making import BASE, GLOSS, MATT, SATIN, UNDER, p, recipe
 
 
-def codes(*passes, room=None, habits=None, **more):
-    report = check(recipe(*passes, **more), room, habits)
+def codes(*passes, climate=None, habits=None, **more):
+    report = check(recipe(*passes, **more), climate, habits)
     return {(one.code, one.severity) for one in report.findings}
 
 
@@ -97,9 +97,9 @@ def test_a_can_on_bare_foam_eats_it() -> None:
 
 
 def test_varnish_on_a_damp_evening_fogs() -> None:
-    assert ("fog", "error") in codes(BASE, MATT, room=Room(12, 80))
-    assert ("fog", "warning") in codes(BASE, MATT, room=Room(20, 70))
-    assert codes(BASE, MATT, room=Room(20, 60)) == set()
+    assert ("fog", "error") in codes(BASE, MATT, climate=Climate(12, 80))
+    assert ("fog", "warning") in codes(BASE, MATT, climate=Climate(20, 70))
+    assert codes(BASE, MATT, climate=Climate(20, 60)) == set()
 
 
 def test_an_all_acrylic_house_washes_with_water_and_waits_less() -> None:
@@ -107,7 +107,7 @@ def test_an_all_acrylic_house_washes_with_water_and_waits_less() -> None:
     usual = check(recipe(BASE, GLOSS, wash, MATT))
     acrylic = check(recipe(BASE, GLOSS, wash, MATT), habits=Habits(weathering="all-acrylic"))
     assert usual.walked.steps[2].wait.minutes > 10 * acrylic.walked.steps[2].wait.minutes
-    assert acrylic.walked.steps[2].laid.carrier == "water"
+    assert acrylic.walked.steps[2].layer.carrier == "water"
     assert any("Open a window" in one.words for one in usual.cautions)
     assert not any("Open a window" in one.words for one in acrylic.cautions)
 
@@ -138,4 +138,4 @@ def test_glue_sets_before_the_model_is_handled() -> None:
 
 
 def test_a_hot_room_dries_varnish_before_it_lands() -> None:
-    assert "dries before it lands" in check(recipe(BASE, MATT), Room(30, 40)).findings[0].words
+    assert "dries before it lands" in check(recipe(BASE, MATT), Climate(30, 40)).findings[0].words

@@ -4,7 +4,7 @@ from __future__ import annotations
 
 import pytest
 
-from muster.core.plan.fields import Refused
+from muster.core.plan.json_fields import DomainError
 from muster.core.stack.check import check
 from muster.core.stack.media import MEDIA
 from muster.core.stack.tables import (
@@ -40,7 +40,9 @@ def test_a_paint_like_an_enamel_is_judged_as_one() -> None:
 
 def test_without_the_row_the_paint_is_refused_with_what_is_known() -> None:
     wash = p("pin wash", "harbour wash", medium="Harbour wash")
-    with pytest.raises(Refused, match="no medium is called 'Harbour wash': use acrylic sprayed"):
+    with pytest.raises(
+        DomainError, match="no medium is called 'Harbour wash': use acrylic sprayed"
+    ):
         check(recipe(UNDER, wash))
 
 
@@ -75,5 +77,5 @@ def test_own_ways_zones_materials_and_glues_are_known() -> None:
     ],
 )
 def test_rows_that_cannot_hold_are_refused(own: Own, words: str) -> None:
-    with pytest.raises(Refused, match=words):
+    with pytest.raises(DomainError, match=words):
         tables_of(own)

@@ -9,7 +9,7 @@ import pytest
 from muster.core.recipes.recipe import MixPart, Pass
 from muster.core.stack.habits import Habits
 from muster.core.stack.minutes import minutes_for
-from muster.core.stack.typed import About, typed
+from muster.core.typed.pass_line import About, typed
 
 HOUSE = About("vehicle")
 

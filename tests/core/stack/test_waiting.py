@@ -11,11 +11,17 @@ from hypothesis import strategies as st
 
 from muster.core.recipes.recipe import Recipe
 from muster.core.stack.check import check
+from muster.core.stack.climate import (
+    Climate,
+    deficit_kpa,
+    drying_factor,
+    saturation_kpa,
+    spray_limit,
+)
 from muster.core.stack.finding import mended
 from muster.core.stack.habits import REASONS, Habits, habits_from
 from muster.core.stack.media import MEDIA, Grade, State
-from muster.core.stack.room import Room, deficit_kpa, factor, may_spray, saturation_kpa
-from muster.core.stack.settled import settled
+from muster.core.stack.resolve_waits import with_resolved_waits
 from muster.core.stack.techniques import TECHNIQUES
 from muster.core.stack.walk import attacks, walk
 from tests.core.stack.making import BASE, CHIP, FLUID, MATT, SATIN, UNDER, p, recipe
@@ -25,35 +31,39 @@ FAO_56 = {1: 0.657, 5: 0.872, 10: 1.228, 15: 1.705, 20: 2.338, 25: 3.168, 30: 4.
 
 The figures are from memory."""
 
-rooms = st.builds(Room, st.floats(5, 35), st.floats(10, 95))
+rooms = st.builds(Climate, st.floats(5, 35), st.floats(10, 95))
 waters = [one.name for one in MEDIA.values() if one.clock == "water" and one.carrier == "water"]
 
 
 @pytest.mark.parametrize(("celsius", "kpa"), FAO_56.items())
 def test_saturation_pressure_equals_the_published_table(celsius: int, kpa: float) -> None:
     assert saturation_kpa(celsius) == pytest.approx(kpa, abs=0.0006)
-    assert deficit_kpa(Room(celsius, 50)) == pytest.approx(kpa / 2, abs=0.0004)
+    assert deficit_kpa(Climate(celsius, 50)) == pytest.approx(kpa / 2, abs=0.0004)
 
 
 def test_at_twenty_degrees_and_fifty_percent_nothing_changes() -> None:
-    assert factor("water", Room()) == 1
-    assert factor("cure", Room()) == 1
-    assert factor("cure", Room(10, 50)) == 2
+    assert drying_factor("water", Climate()) == 1
+    assert drying_factor("cure", Climate()) == 1
+    assert drying_factor("cure", Climate(10, 50)) == 2
 
 
 @given(st.floats(5, 34), st.floats(10, 90), st.floats(0.1, 5))
 def test_waits_fall_with_temperature_and_rise_with_humidity(
     celsius: float, humidity: float, more: float
 ) -> None:
-    room = Room(celsius, humidity)
+    climate = Climate(celsius, humidity)
     for clock in ("water", "cure"):
-        assert factor(clock, Room(celsius + more / 5, humidity)) <= factor(clock, room)
-        assert factor(clock, Room(celsius, humidity + more)) >= factor(clock, room)
+        assert drying_factor(clock, Climate(celsius + more / 5, humidity)) <= drying_factor(
+            clock, climate
+        )
+        assert drying_factor(clock, Climate(celsius, humidity + more)) >= drying_factor(
+            clock, climate
+        )
 
 
 def test_spraying_wants_air_that_is_neither_damp_nor_cold() -> None:
-    assert [may_spray(Room(20, rh)) for rh in (60, 70, 80)] == [None, "warn", "refuse"]
-    assert may_spray(Room(8, 50)) == "refuse"
+    assert [spray_limit(Climate(20, rh)) for rh in (60, 70, 80)] == [None, "warn", "refuse"]
+    assert spray_limit(Climate(8, 50)) == "refuse"
 
 
 def test_what_is_waited_for_is_chosen_by_what_comes_next() -> None:
@@ -118,12 +128,12 @@ def test_a_recipe_that_only_waits_longer_never_gains_a_lifts(made: Recipe, more:
 
 @given(recipes(), rooms)
 @settings(max_examples=100, deadline=None)
-def test_any_recipe_can_be_walked_and_its_repairs_applied(made: Recipe, room: Room) -> None:
-    report = check(made, room)
+def test_any_recipe_can_be_walked_and_its_repairs_applied(made: Recipe, climate: Climate) -> None:
+    report = check(made, climate)
     for finding in report.findings:
         for repair in finding.repairs:
             changed, habits = mended(made, Habits(), repair)
-            assert check(changed, room, habits).walked.steps
+            assert check(changed, climate, habits).walked.steps
 
 
 @pytest.mark.parametrize("medium", sorted(MEDIA))
@@ -137,20 +147,22 @@ def test_sealing_never_makes_an_exposed_layer_worse(medium: str) -> None:
 
 def test_a_carrier_attacks_by_grade_and_state() -> None:
     walked = walk(recipe(BASE, p("wash", "wash"), MATT))
-    base, wash = walked.steps[0].laid, walked.steps[1].laid
+    base, wash = walked.steps[0].layer, walked.steps[1].layer
     assert wash.grade == Grade.FLOOD
     assert attacks(wash, base, State.TOUCH)
     assert not attacks(wash, base, State.RECOATABLE)
 
 
 def test_settling_gives_every_pass_its_waits_and_keeps_the_users_own() -> None:
-    made = settled(recipe(p("brush", "base", stand_min=40), p("pin wash", "wash"), MATT))
+    made = with_resolved_waits(
+        recipe(p("brush", "base", stand_min=40), p("pin wash", "wash"), MATT)
+    )
     assert [one.stand_min is not None and one.dry_min is not None for one in made.passes] == [
         True
     ] * 3
     assert made.passes[0].stand_min == 40
     assert made.passes[1].clock == "cure"
-    assert settled(made) == made
+    assert with_resolved_waits(made) == made
 
 
 @pytest.mark.parametrize(
@@ -171,7 +183,7 @@ def test_every_habit_has_a_reason_for_each_of_its_ways() -> None:
 def test_a_room_that_is_none_is_refused() -> None:
     for celsius, humidity in ((80, 50), (-40, 50), (20, 120), (20, -1)):
         with pytest.raises(ValueError, match="°C"):
-            Room(celsius, humidity)
+            Climate(celsius, humidity)
 
 
 def test_a_film_under_a_varnish_is_sealed_and_one_under_paint_is_hidden() -> None:
@@ -187,7 +199,7 @@ def test_a_film_under_a_varnish_is_sealed_and_one_under_paint_is_hidden() -> Non
 
 
 def test_a_pass_on_edges_or_recesses_touches_a_little_of_every_zone() -> None:
-    film = walk(recipe(p("brush", "edges", zones=["edges"]))).steps[0].laid
+    film = walk(recipe(p("brush", "edges", zones=["edges"]))).steps[0].layer
     assert film.cover <= 0.2
     assert "upper" in film.zones and "glass" not in film.zones and "inside" not in film.zones
 
@@ -195,28 +207,36 @@ def test_a_pass_on_edges_or_recesses_touches_a_little_of_every_zone() -> None:
 def test_a_wash_that_is_wiped_has_the_window_of_its_medium() -> None:
     """An enamel wash can be worked for four hours, an acrylic one for five minutes."""
     spirit = p("wipe back", carrier="white spirit")
-    oily = settled(recipe(UNDER, BASE, SATIN, p("pin wash", medium="enamel wash"), spirit, MATT))
+    oily = with_resolved_waits(
+        recipe(UNDER, BASE, SATIN, p("pin wash", medium="enamel wash"), spirit, MATT)
+    )
     assert [one.window_min for one in oily.passes] == [None, None, None, 240, None, None]
-    acrylic = settled(recipe(UNDER, BASE, SATIN, p("wash"), p("wipe back", carrier="water"), MATT))
+    acrylic = with_resolved_waits(
+        recipe(UNDER, BASE, SATIN, p("wash"), p("wipe back", carrier="water"), MATT)
+    )
     assert acrylic.passes[3].window_min == 5
-    own = settled(recipe(UNDER, p("wash", window_min=20), p("wipe back", carrier="water")))
+    own = with_resolved_waits(
+        recipe(UNDER, p("wash", window_min=20), p("wipe back", carrier="water"))
+    )
     assert own.passes[1].window_min == 20
 
 
 def test_chipping_fluid_is_scratched_within_the_hour_and_unworked_washes_have_no_window() -> None:
-    chipped = settled(recipe(UNDER, SATIN, FLUID, p("spray", "top"), CHIP, SATIN, MATT))
+    chipped = with_resolved_waits(recipe(UNDER, SATIN, FLUID, p("spray", "top"), CHIP, SATIN, MATT))
     assert chipped.passes[3].window_min == 60
-    plain = settled(recipe(UNDER, BASE, SATIN, p("pin wash", medium="enamel wash"), MATT))
+    plain = with_resolved_waits(
+        recipe(UNDER, BASE, SATIN, p("pin wash", medium="enamel wash"), MATT)
+    )
     assert all(one.window_min is None for one in plain.passes)
 
 
 def test_a_window_never_ends_before_its_wait() -> None:
     late = recipe(UNDER, p("wash", stand_min=90), p("wipe back", carrier="water"))
-    assert settled(late).passes[1].window_min is None
+    assert with_resolved_waits(late).passes[1].window_min is None
 
 
 def test_in_an_all_acrylic_house_a_wiped_wash_is_worked_in_minutes() -> None:
     oily = recipe(UNDER, BASE, SATIN, p("pin wash"), p("wipe back", carrier="white spirit"), MATT)
     house = Habits(weathering="all-acrylic")
-    assert settled(oily, house).passes[3].window_min == 5
-    assert settled(oily).passes[3].window_min == 240
+    assert with_resolved_waits(oily, house).passes[3].window_min == 5
+    assert with_resolved_waits(oily).passes[3].window_min == 240

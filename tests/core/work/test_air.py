@@ -13,8 +13,8 @@ from muster.core.pipeline import derive, plan_first
 from muster.core.plan.plan import Plan
 from muster.core.recipes.recipe import Recipe
 from muster.core.snapshot import Snapshot
+from muster.core.stack.climate import drying_factor
 from muster.core.stack.habits import Habits
-from muster.core.stack.room import factor
 from muster.core.work.air import clocks_of, dry_air
 from tests.core.making import NOW, a_pass, choices, evenings, recipe, unit
 
@@ -46,7 +46,7 @@ def starts(plan: Plan) -> dict[str, int]:
 def test_a_day_of_its_own_turns_the_rates_at_local_midnight_and_back() -> None:
     house = USUAL.with_air(TODAY + timedelta(days=1), DAMP)
     rates = clocks_of(house, ORIGIN, LONDON)["water"]
-    slow = round(1 / factor("water", DAMP.room), 3)
+    slow = round(1 / drying_factor("water", DAMP.climate), 3)
     assert rates == [
         {"from": 0, "rate": 1.0},
         {"from": 86400, "rate": slow},
@@ -106,5 +106,5 @@ def test_stretches_of_dry_air_rise_and_do_not_touch(day: int, celsius: float, da
 
 def test_forgetting_a_day_brings_the_usual_air_back() -> None:
     house = USUAL.with_air(TODAY, DAMP)
-    assert house.room_on(TODAY) == DAMP.room
+    assert house.climate_on(TODAY) == DAMP.climate
     assert house.with_air(TODAY, None) == USUAL

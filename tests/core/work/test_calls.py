@@ -3,7 +3,7 @@
 from __future__ import annotations
 
 from muster.core.choices import LeaveOut
-from muster.core.facts import record
+from muster.core.facts import replay
 from muster.core.work.calls import TOUCH_UP_SHARE, calls_of, chain_of, groups_of, handful
 from muster.core.work.handfuls import Handful
 from tests.core.making import BASE, UNDERCOAT, WASH, a_pass, choices, fact, recipe, ticks, unit
@@ -15,7 +15,7 @@ def names(calls: list) -> list[str]:
 
 def made(chosen=None, *facts, passes=()):
     known = {("infantry", 1): recipe(*passes)}
-    return calls_of(chosen or choices(), known, record(facts))
+    return calls_of(chosen or choices(), known, replay(facts))
 
 
 def test_the_tier_drops_passes_that_would_not_be_seen() -> None:

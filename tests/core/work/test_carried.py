@@ -4,7 +4,7 @@ from __future__ import annotations
 
 from typing import Any
 
-from muster.core.work.carried import Planned, Use, carried
+from muster.core.work.carried_over import Planned, Use, carried
 
 TOOLS = {"airbrush": {"open_families": 1}, "brush": {"open_families": 3}}
 FAMILIES: dict[str, dict[str, Any]] = {

@@ -9,8 +9,8 @@ import pytest
 
 from muster.core.choices import Evening, Order, Weekly
 from muster.core.pipeline import plan_first
-from muster.core.plan.fields import Refused
-from muster.core.rooms.roll import head_of, roll_of
+from muster.core.plan.json_fields import DomainError
+from muster.core.views.roll import head_of, roll_of
 from muster.core.work.horizon import MOST_SITTINGS
 from tests.core.making import BASE, NOW, UNDERCOAT, a_pass, choices, derived, recipe, unit
 
@@ -24,22 +24,22 @@ def of(**more: object):  # type: ignore[no-untyped-def]
 
 def test_twice_the_work_fits() -> None:
     made = derived(of())
-    work = sum(task.work_s for task in made.bench.problem.tasks.values())
-    held = sum(s.end - s.start for s in made.bench.problem.sittings)
+    work = sum(task.work_s for task in made.instance.problem.tasks.values())
+    held = sum(s.end - s.start for s in made.instance.problem.sittings)
     assert held >= 2 * work
-    assert len(made.bench.problem.sittings) < 12
+    assert len(made.instance.problem.sittings) < 12
 
 
 def test_all_sittings_to_the_parade_day_are_there() -> None:
     made = derived(of(parade_day=date(2027, 7, 1)))
-    last = made.bench.moment(made.bench.problem.last_end())
+    last = made.instance.moment(made.instance.problem.last_end())
     assert last.date() >= date(2027, 6, 29)
 
 
 def test_never_more_than_four_hundred() -> None:
     slow = recipe(a_pass("paint", 6000, cut="any"))
     made = derived(of(), recipes=(slow,))
-    assert len(made.bench.problem.sittings) == MOST_SITTINGS
+    assert len(made.instance.problem.sittings) == MOST_SITTINGS
 
 
 def test_late_work_runs_on_in_the_rhythm_and_is_called_late() -> None:
@@ -59,7 +59,7 @@ def test_a_long_chain_of_nights_has_a_sitting_for_each_pass() -> None:
 def test_a_need_that_is_never_met_does_not_stretch_the_plan_without_end() -> None:
     spray = replace(UNDERCOAT, needs=("daylight",))
     made = derived(of(), recipes=(recipe(spray, BASE),))
-    assert len(made.bench.problem.sittings) <= 20
+    assert len(made.instance.problem.sittings) <= 20
 
 
 def test_a_sitting_lost_or_moved_is_so_in_the_problem() -> None:
@@ -69,21 +69,21 @@ def test_a_sitting_lost_or_moved_is_so_in_the_problem() -> None:
     moved = derived(
         of(moved=(MovedSitting("tue", date(2027, 3, 9), date(2027, 3, 10), time(20), time(21)),))
     )
-    days = [made.bench.moment(made.bench.problem.sittings[1].start).date()
+    days = [made.instance.moment(made.instance.problem.sittings[1].start).date()
             for made in (lost, moved)]  # fmt: skip
     assert days == [date(2027, 3, 16), date(2027, 3, 10)]
 
 
 def test_a_rhythm_stays_right_across_a_change_to_summer_time() -> None:
     made = derived(of(parade_day=date(2027, 4, 20)))
-    starts = {made.bench.moment(s.start).hour for s in made.bench.problem.sittings}
+    starts = {made.instance.moment(s.start).hour for s in made.instance.problem.sittings}
     assert starts == {19, 18}
 
 
 def test_a_single_sitting_that_meets_the_rhythm_makes_one_longer() -> None:
     extra = Evening("x", date(2027, 3, 2), time(21), time(23))
     made = derived(of(evenings=(extra,)))
-    first = made.bench.problem.sittings[0]
+    first = made.instance.problem.sittings[0]
     assert first.end - first.start == 3.5 * 3600
 
 
@@ -92,7 +92,7 @@ def test_a_circle_of_orders_is_refused_in_the_names_of_the_roll() -> None:
         unit(4, id="crew", name="Crew"), unit(2, id="cab", name="Cabs"),
         order=(Order("crew", "cab"), Order("cab", "crew")),
     )  # fmt: skip
-    with pytest.raises(Refused, match=r"in a circle: .* of (Crew|Cabs) then .*take one"):
+    with pytest.raises(DomainError, match=r"in a circle: .* of (Crew|Cabs) then .*take one"):
         derived(chosen)
 
 
@@ -101,12 +101,12 @@ def test_a_single_pass_can_wait_for_a_single_pass() -> None:
         unit(4, id="crew", name="Crew"), unit(2, id="cab", name="Cabs"),
         order=(Order("crew", "cab", "undercoat", "base"),),
     )  # fmt: skip
-    links = [(k["before"], k["after"]) for k in derived(chosen).bench.raw["links"]]
+    links = [(k["before"], k["after"]) for k in derived(chosen).instance.raw["links"]]
     assert ("crew.1/undercoat", "cab.1/base") in links
     gone = replace(chosen, units=chosen.units[1:])
-    assert derived(gone).bench.problem.tasks
+    assert derived(gone).instance.problem.tasks
 
 
 def test_nothing_to_do_wants_few_sittings_and_now_moves_them_on() -> None:
     later = derived(of(), minutes=60 * 24 * 8)
-    assert later.bench.moment(later.bench.problem.sittings[0].start) > NOW + timedelta(days=8)
+    assert later.instance.moment(later.instance.problem.sittings[0].start) > NOW + timedelta(days=8)

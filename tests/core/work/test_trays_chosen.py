@@ -6,11 +6,11 @@ import pytest
 
 from muster.core.commands.command import EditUnit, FinishFirst, RemoveUnit, SetSpare, carry_out
 from muster.core.plan.chance import SPREAD
-from muster.core.plan.fields import Refused
+from muster.core.plan.json_fields import DomainError
 from muster.core.plan.planner import Planner
-from muster.core.rooms.chosen_trays import chosen_trays, cost_in, splits_of
-from muster.core.rooms.roll import done_at
-from muster.core.work.logged import spreads_of
+from muster.core.views.roll import done_at
+from muster.core.views.tray_choice import chosen_trays, cost_in, splits_of
+from muster.core.work.consumption import spreads_of
 from muster.core.work.trays import trays_of
 from tests.core.making import (
     EYES,
@@ -40,9 +40,9 @@ def test_a_unit_can_be_shared_out_in_trays_that_differ() -> None:
 
 
 def test_trays_that_do_not_hold_the_unit_are_refused() -> None:
-    with pytest.raises(Refused, match="Pikes"):
+    with pytest.raises(DomainError, match="Pikes"):
         changed(choices(a_unit(10)), EditUnit("edit_unit", "pikes", split=(4, 4)))
-    with pytest.raises(Refused):
+    with pytest.raises(DomainError):
         changed(choices(a_unit(10)), EditUnit("edit_unit", "pikes", split=(11, -1)))
 
 
@@ -56,13 +56,13 @@ def test_more_models_than_the_trays_held_are_shared_out_as_proposed() -> None:
 
 def test_minutes_left_free_shorten_each_sitting_that_has_not_come_so_far() -> None:
     chosen = choices(a_unit(6), evenings=evenings(3))
-    free = derived(changed(chosen, SetSpare("set_spare", 20))).bench.problem.sittings
-    whole = derived(chosen).bench.problem.sittings
+    free = derived(changed(chosen, SetSpare("set_spare", 20))).instance.problem.sittings
+    whole = derived(chosen).instance.problem.sittings
     assert [a.end - b.end for a, b in zip(whole, free, strict=True)] == [1200] * 3
     late = (whole[0].end - whole[0].start) // 60 - 10
     inside = derived(changed(chosen, SetSpare("set_spare", 20)), minutes=late)
-    assert inside.bench.problem.sittings[0].end == whole[0].end
-    with pytest.raises(Refused):
+    assert inside.instance.problem.sittings[0].end == whole[0].end
+    with pytest.raises(DomainError):
         changed(chosen, SetSpare("set_spare", 500))
 
 
@@ -73,7 +73,7 @@ def test_a_unit_that_comes_first_stands_finished_before_the_other() -> None:
 
     def finished(choice, unit):
         made = derived(choice)
-        planner = Planner(made.bench.problem)
+        planner = Planner(made.instance.problem)
         planner.first()
         plan = planner.improve(200, lambda: 1.0)
         return max(done for item, done in done_at(made, plan).items() if item.startswith(unit))
@@ -109,7 +109,7 @@ def test_what_was_logged_often_and_evenly_is_surer() -> None:
     even = derived(choices(a_unit(12, tray_size=3), evenings=evenings(8)),
                    fact("begin", 0), *ticks(range(1, 7)), minutes=20)  # fmt: skip
     first = next(iter(fresh.calls))
-    before = spreads_of(fresh.calls.values(), fresh.record)[first]
-    after = spreads_of(even.calls.values(), even.record)[first]
+    before = spreads_of(fresh.calls.values(), fresh.state)[first]
+    after = spreads_of(even.calls.values(), even.state)[first]
     assert before == SPREAD
     assert after < before

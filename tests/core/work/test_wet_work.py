@@ -44,21 +44,21 @@ def test_every_wettable_medium_is_planned_with_every_technique_that_works_it(
     medium: str, technique: str
 ) -> None:
     carrier = MEDIA[medium].carrier
-    laid = a_brush("laid", LAID_BY.get(medium, "wash"), 1, medium=medium)
+    apply_pass = a_brush("laid", LAID_BY.get(medium, "wash"), 1, medium=medium)
     worked = a_brush("worked", technique, 2, carrier=carrier)
     base = a_brush("base", "brush", 2, medium="acrylic")
     seal = Pass(key="seal", name="seal", technique="varnish", minutes=0.5, tool="airbrush")
-    made, plan = planned(recipe(base, laid, worked, seal))
+    made, plan = planned(recipe(base, apply_pass, worked, seal))
     assert plan.left == ()
-    assert check(made.bench.problem, plan) == []
+    assert check(made.instance.problem, plan) == []
     both = [call for call in made.calls.values() if "laid" in call.keys]
     window = MEDIA[medium].window
     assert window is not None
     if both[0].keys == ("laid", "worked"):
         assert both[0].handful >= 1
     else:
-        link = next(k for k in made.bench.problem.links if k.before.endswith("/laid"))
-        assert made.bench.problem.tasks[link.before].dry_s == 0
+        link = next(k for k in made.instance.problem.links if k.before.endswith("/laid"))
+        assert made.instance.problem.tasks[link.before].dry_s == 0
         assert link.window_s is None or link.window_s <= window[1] * 60
 
 
@@ -66,7 +66,7 @@ def test_every_wettable_medium_is_planned_with_every_technique_that_works_it(
 def test_every_starter_is_planned_by_evenings_alone(starter: Recipe) -> None:
     made, plan = planned(starter)
     assert plan.left == ()
-    assert check(made.bench.problem, plan) == []
+    assert check(made.instance.problem, plan) == []
 
 
 def test_an_oil_wash_wiped_back_is_not_waited_dry_and_dries_after_the_wiping() -> None:
@@ -74,7 +74,7 @@ def test_an_oil_wash_wiped_back_is_not_waited_dry_and_dries_after_the_wiping() -
     wipe = a_brush("wipe", "wipe back", 2, carrier="white spirit")
     seal = Pass(key="seal", name="seal", technique="varnish", minutes=0.5, tool="airbrush")
     made, plan = planned(recipe(a_brush("base", "brush", 2, medium="acrylic"), wash, wipe, seal))
-    tasks = made.bench.problem.tasks
+    tasks = made.instance.problem.tasks
     assert tasks["pikes.1/wash"].dry_s == 0
     assert tasks["pikes.1/wipe"].dry_s == MEDIA["oil"].touch * 60
     assert tasks["pikes.1/wipe"].clock == "cure"
@@ -103,9 +103,9 @@ def test_a_handful_keeps_the_window_of_each_of_its_models(
     assert 1 <= hand.models <= models
     begins = hand.models * lay * 60 + hand.idle_s
     for place in range(hand.models):
-        laid, worked = (place + 1) * lay * 60, begins + place * work * 60
-        assert worked - laid >= stand * 60 - 1e-6
-        assert worked - laid <= (stand + more) * 60 + 1e-6 or hand.models == 1
+        apply_pass, worked = (place + 1) * lay * 60, begins + place * work * 60
+        assert worked - apply_pass >= stand * 60 - 1e-6
+        assert worked - apply_pass <= (stand + more) * 60 + 1e-6 or hand.models == 1
 
 
 COATED = recipe(a_brush("base", "brush", 3, coats=3, medium="acrylic"), a_brush("eyes", "brush", 1))
@@ -117,7 +117,7 @@ def test_coats_are_calls_with_recoat_between() -> None:
     assert names == ["base, coat 1 of 3", "base, coat 2 of 3", "base, coat 3 of 3", "eyes"]
     assert {call.per_item_s for call in made.calls.values() if "base" in call.name} == {60}
     recoat = MEDIA["acrylic"].recoat * 60
-    links = {(k.before, k.after): k.stand_s for k in made.bench.problem.links}
+    links = {(k.before, k.after): k.stand_s for k in made.instance.problem.links}
     assert links["pikes.1/base-coat-1", "pikes.1/base-coat-2"] == recoat
     assert plan.left == ()
 
@@ -130,9 +130,9 @@ def test_coats_misted_on_are_one_call() -> None:
 
 def test_a_pass_ticked_as_a_whole_has_all_its_coats() -> None:
     made = derived(choices(unit(6)), *ticks(range(1, 7), "base"), recipes=(COATED,), minutes=8)
-    done = made.bench.problem.done_s()
+    done = made.instance.problem.done_s()
     for number in (1, 2, 3):
-        task = made.bench.problem.tasks[f"pikes.1/{coat_key('base', number)}"]
+        task = made.instance.problem.tasks[f"pikes.1/{coat_key('base', number)}"]
         assert done[task.id] == task.work_s
 
 
@@ -147,21 +147,21 @@ def test_one_coat_or_all_of_them_are_left_out() -> None:
 def test_a_coat_ticked_is_a_coat_done() -> None:
     begun = fact("begin", 0, ("base-coat-1",))
     made = derived(None, begun, *ticks(range(1, 7), "base-coat-1"), recipes=(COATED,), minutes=7)
-    done = made.bench.problem.done_s()
+    done = made.instance.problem.done_s()
     assert done["pikes.1/base-coat-1"] > 0 and done["pikes.1/base-coat-2"] == 0
 
 
 def test_long_work_on_a_model_may_be_put_down_and_short_work_between_models() -> None:
     long, short = a_brush("build", "assemble", 50), a_brush("dab", "brush", 5)
     made = derived(recipes=(recipe(long, short),))
-    breaks = {task.id: task.break_.value for task in made.bench.problem.tasks.values()}
+    breaks = {task.id: task.break_.value for task in made.instance.problem.tasks.values()}
     assert (breaks["pikes.1/build"], breaks["pikes.1/dab"]) == ("any", "item")
 
 
 def test_daylight_is_a_wish_with_its_price_until_it_is_said_to_be_a_need() -> None:
     spray = a_brush("spray", "spray can", 1, wants=("daylight",))
     made, plan = planned(recipe(spray))
-    task = made.bench.problem.tasks["pikes.1/spray"]
+    task = made.instance.problem.tasks["pikes.1/spray"]
     assert (task.needs, task.wants) == (("dry air",), {"daylight": 900})
     assert plan.left == () and plan.score.wants_s == 900
     hard, left = planned(recipe(replace(spray, wants=(), needs=("daylight",))))
@@ -169,7 +169,7 @@ def test_daylight_is_a_wish_with_its_price_until_it_is_said_to_be_a_need() -> No
     lamp = choices(unit(6), waived=(Waived("pikes", "spray", "daylight"),), parade_day=None)
     made, plan = plan_first(derived(lamp, recipes=(recipe(replace(spray, needs=("daylight",))),)))
     assert plan.left == ()
-    assert hard.bench.problem.tasks["pikes.1/spray"].needs == ("daylight", "dry air")
+    assert hard.instance.problem.tasks["pikes.1/spray"].needs == ("daylight", "dry air")
 
 
 def test_a_pass_may_be_put_down_where_the_muster_says_so() -> None:
@@ -178,4 +178,4 @@ def test_a_pass_may_be_put_down_where_the_muster_says_so() -> None:
     assert {one.why for one in plan.left} == {"too_long"}
     cut = choices(unit(6), cuts=(CutWork("pikes", "sculpt"),), parade_day=None)
     made, _ = plan_first(derived(cut, recipes=(long,)))
-    assert {t.break_.value for t in made.bench.problem.tasks.values()} == {"any"}
+    assert {t.break_.value for t in made.instance.problem.tasks.values()} == {"any"}

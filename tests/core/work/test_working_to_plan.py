@@ -11,13 +11,13 @@ import pytest
 from muster.core.choices import Choices
 from muster.core.commands.sittings import rhythm_of
 from muster.core.facts import Fact
+from muster.core.kept_plan import chores_so_far, shifted, still_holds
 from muster.core.pipeline import Derived, derive, plan_first
 from muster.core.plan.plan import Block, Plan
 from muster.core.plan.planner import Planner
-from muster.core.rooms.moved import moved_between, moved_words
-from muster.core.rooms.roll import head_of, roll_of
 from muster.core.snapshot import Chore, Snapshot
-from muster.core.standing import chores_so_far, shifted, still_holds
+from muster.core.views.moved import moved_between, moved_words
+from muster.core.views.roll import head_of, roll_of
 from tests.core.making import BASE, NOW, UNDERCOAT, WASH, a_pass, choices, recipe, unit
 
 GREEN = a_pass("green", 1.5, tool="airbrush", setup_min=1, cleanup_min=2, open_min=15, life_min=90,
@@ -54,18 +54,18 @@ class Evening:
         made = derive(Snapshot(self.chosen, tuple(self.facts), known, self.now, chores=chores))
         guide = None
         if self.plan is not None:
-            guide = shifted(self.plan, made.bench.seconds(self.origin))
+            guide = shifted(self.plan, made.instance.seconds(self.origin))
             if self.seen == len(self.facts) and still_holds(guide, made):
                 self.derived = made
                 return guide
         made, plan = plan_first(made, guide, steady=True)
         if guide is None:
-            planner = Planner(made.bench.problem)
+            planner = Planner(made.instance.problem)
             planner.first()
             plan = planner.improve(400, lambda: 1.0)
         self.mended += 1
         self.past, self.plan, self.seen = chores, plan, len(self.facts)
-        self.origin, self.derived = made.bench.origin, made
+        self.origin, self.derived = made.instance.origin, made
         return plan
 
     def tell(self, kind: str, block: Block, at: datetime, **more: object) -> None:
@@ -93,7 +93,7 @@ class Evening:
         """Work one piece as planned, looking at the screen each minute."""
         assert self.derived is not None
         begins = self.origin + timedelta(seconds=block.start) + late
-        task = self.derived.bench.problem.tasks[block.ref]
+        task = self.derived.instance.problem.tasks[block.ref]
         call = self.derived.calls[block.ref]
         self.now = begins
         self.tell("begin", block, begins)
@@ -115,7 +115,7 @@ class Evening:
 def pieces_of(evening: Evening, plan: Plan, sittings: int) -> list[Block]:
     """The pieces of the first sittings that hold any."""
     assert evening.derived is not None
-    problem = evening.derived.bench.problem
+    problem = evening.derived.instance.problem
     used = sorted({problem.sitting_at(b.start) or 0 for b in plan.blocks})[:sittings]
     return [b for b in plan.blocks if b.do == "work" and problem.sitting_at(b.start) in used]
 
@@ -169,7 +169,7 @@ def test_ten_minutes_late_the_order_stays_and_all_that_moves_is_one_sentence() -
     # What no longer fits in the evening goes on in the next one; the order is the same.
     after = list(dict.fromkeys(b.ref for b in mended.blocks if b.do == "work"))
     assert after == [name for name in dict.fromkeys(order) if name != first.ref]
-    was = shifted(old, evening.derived.bench.seconds(old_origin))
+    was = shifted(old, evening.derived.instance.seconds(old_origin))
     said = moved_words(moved_between(evening.derived, was, mended), "Europe/London")
     assert len(said) <= 2
 
@@ -181,7 +181,7 @@ def test_an_evening_that_nobody_came_to_leaves_no_tool_out() -> None:
     evening.now = evening.origin + timedelta(seconds=first.start, minutes=40)
     evening.look()
     assert evening.derived is not None
-    problem = evening.derived.bench.problem
+    problem = evening.derived.instance.problem
     assert (problem.open, problem.out) == ((), ())
 
 

@@ -9,7 +9,7 @@ import numpy as np
 
 from muster.core.plan.calendar import Slot, slots
 from muster.core.plan.clocks import rates_of
-from muster.core.plan.kernel.shape import (
+from muster.core.plan.kernel.layout import (
     BREAK_ANY,
     BREAK_ITEM,
     BREAK_NONE,

@@ -8,7 +8,7 @@ from muster.core.plan.kernel.commit import copy_state, end_sitting
 from muster.core.plan.kernel.dispatch import can_pay, dispatch, free_pins
 from muster.core.plan.kernel.follow import follow
 from muster.core.plan.kernel.jit import compiled
-from muster.core.plan.kernel.shape import (
+from muster.core.plan.kernel.layout import (
     BLOCKS,
     DAY_WORTH,
     I_DONE,
@@ -59,13 +59,13 @@ def attempt(
     priority: Floats,
     tail: Floats,
     due: Floats,
-    taste: Floats,
+    weights: Floats,
     wishes: Ints,
     measures: Floats,
 ) -> None:
     """Dispatch once from ``start`` into ``state``; ``measures`` takes what it amounts to."""
     copy_state(state, start)
-    dispatch(frame, state, spare, order, windows, priority, tail, due, taste, wishes)
+    dispatch(frame, state, spare, order, windows, priority, tail, due, weights, wishes)
     amounts_to(frame, weight, state, measures)
 
 

@@ -3,7 +3,7 @@
 from __future__ import annotations
 
 from muster.core.plan.kernel.jit import compiled
-from muster.core.plan.kernel.shape import (
+from muster.core.plan.kernel.layout import (
     BLOCKS,
     CAL_FIRST,
     CAL_OFF,
@@ -279,7 +279,7 @@ def unmet_s(frame: Ints, sitting: int, task: int, start: int, end: int) -> int:
 
 @compiled
 def commit(frame: Ints, state: Ints, task: int, out: Ints, forced: Ints, windows: Ints) -> None:
-    """Place a task's next piece as ``fit`` has found it."""
+    """Place a task's next piece as ``find_slot`` has found it."""
     family = frame[frame[T_FAMILY] + task]
     tool = frame[frame[F_TOOL] + family] if family >= 0 else -1
     start, to = out[START], out[TO]

@@ -10,10 +10,9 @@ from __future__ import annotations
 import numpy as np
 
 from muster.core.plan.kernel.commit import commit, copy_state, end_sitting, unmet_s
-from muster.core.plan.kernel.fit import fit
+from muster.core.plan.kernel.find_slot import find_slot
 from muster.core.plan.kernel.jit import compiled
-from muster.core.plan.kernel.owed import paid_at_a_glance
-from muster.core.plan.kernel.shape import (
+from muster.core.plan.kernel.layout import (
     BEFORE_OFF,
     BEFORE_TASK,
     BREAK_NONE,
@@ -47,8 +46,9 @@ from muster.core.plan.kernel.shape import (
     Floats,
     Ints,
 )
+from muster.core.plan.kernel.obligations import paid_at_a_glance
 
-# Weights of the choice, in Floats ``taste``
+# Weights of the choice, in Floats ``weights``
 IDLE, OVERHEAD, SHARE, TAIL, DUE, STARTED, PICKY, N_TASTES = 0, 1, 2, 3, 4, 5, 6, 7
 
 
@@ -135,7 +135,7 @@ def can_pay(
         for task in range(count):
             if by[task] >= INF or not is_waiting(frame, state, task):
                 continue
-            if not fit(frame, state, task, 0, INF, 0, out, forced, closing):
+            if not find_slot(frame, state, task, 0, INF, 0, out, forced, closing):
                 continue
             begins = out[START] - out[PRE]
             ends = out[START] + out[TO] - state[state[T_WORK] + task]
@@ -147,7 +147,7 @@ def can_pay(
         if chosen < 0:
             end_sitting(frame, state)
             continue
-        fit(frame, state, chosen, 0, INF, 0, best, forced, closing)
+        find_slot(frame, state, chosen, 0, INF, 0, best, forced, closing)
         commit(frame, state, chosen, best, forced, windows)
 
 
@@ -217,7 +217,7 @@ def place_safely(
     Tries it whole at once, then fewer items, then as late as the sitting allows.
     """
     owing = state[OWED] > 0 or state[PINS_LEFT] > 0 or frame[frame[T_WINDOWED] + task] == 1
-    if not fit(frame, state, task, 0, most_items, wish, best, forced, closing):
+    if not find_slot(frame, state, task, 0, most_items, wish, best, forced, closing):
         return False
     if not owing:
         commit(frame, state, task, best, forced, windows)
@@ -236,12 +236,12 @@ def place_safely(
                 late = sitting_end - best[EXTRA] - (best[TO] - state[state[T_WORK] + task])
                 if late <= first_start:
                     break
-            if not fit(frame, state, task, late, most, wish, best, forced, closing):
+            if not find_slot(frame, state, task, late, most, wish, best, forced, closing):
                 continue
             copy_state(spare, state)
             commit(frame, spare, task, best, forced, windows)
             if can_pay(frame, spare, order, by, out, out, forced, closing, windows, False):
-                if not fit(frame, state, task, late, most, wish, best, forced, closing):
+                if not find_slot(frame, state, task, late, most, wish, best, forced, closing):
                     return False
                 commit(frame, state, task, best, forced, windows)
                 return True
@@ -260,7 +260,7 @@ def choose(
     priority: Floats,
     tail: Floats,
     due: Floats,
-    taste: Floats,
+    weights: Floats,
     wishes: Ints,
     barred: Ints,
     starts: Floats,
@@ -280,11 +280,11 @@ def choose(
         starts[task] = -1.0
         if barred[task] == 1 or not is_waiting(frame, state, task):
             continue
-        if not fit(frame, state, task, 0, INF, wishes[task], out, forced, closing):
+        if not find_slot(frame, state, task, 0, INF, wishes[task], out, forced, closing):
             continue
         length = out[TO] - state[state[T_WORK] + task]
         whole = out[TO] == frame[frame[T_PER] + task] * frame[frame[T_N] + task]
-        if not last_sitting and not whole and out[EXTRA] * taste[PICKY] > length:
+        if not last_sitting and not whole and out[EXTRA] * weights[PICKY] > length:
             continue
         starts[task] = float(out[START] - out[PRE] - now)
         extras[task] = float(out[EXTRA])
@@ -298,14 +298,14 @@ def choose(
         overhead = extras[task]
         family = frame[frame[T_FAMILY] + task]
         if family >= 0 and overhead > 0.0:
-            overhead /= shares[family] ** taste[SHARE]
-        score = taste[IDLE] * starts[task] + taste[OVERHEAD] * overhead + priority[task]
-        score += wanting[task] - taste[TAIL] * tail[task]
+            overhead /= shares[family] ** weights[SHARE]
+        score = weights[IDLE] * starts[task] + weights[OVERHEAD] * overhead + priority[task]
+        score += wanting[task] - weights[TAIL] * tail[task]
         if due[task] < np.inf:
             slack = (due[task] - now) / 86400.0
-            score -= taste[DUE] / (1.0 + max(slack, -0.9))
+            score -= weights[DUE] / (1.0 + max(slack, -0.9))
         if state[state[T_WORK] + task] > 0:
-            score -= taste[STARTED]
+            score -= weights[STARTED]
         if score < best_score:
             best, best_score = task, score
     return best
@@ -321,7 +321,7 @@ def dispatch(
     priority: Floats,
     tail: Floats,
     due: Floats,
-    taste: Floats,
+    weights: Floats,
     wishes: Ints,
 ) -> None:
     """Place all that finds a place, from the state given. ``wishes`` 1: that task only where all
@@ -347,7 +347,7 @@ def dispatch(
         placed = False
         while state[TASKS_LEFT] > 0:
             task = choose(
-                frame, state, priority, tail, due, taste, wishes, barred,
+                frame, state, priority, tail, due, weights, wishes, barred,
                 starts, extras, shares, wanting, out, forced, closing,
             )  # fmt: skip
             if task < 0:

@@ -12,9 +12,9 @@ import numpy as np
 
 from muster.core.plan.kernel.commit import end_sitting
 from muster.core.plan.kernel.dispatch import free_pins, is_waiting, place_safely
-from muster.core.plan.kernel.fit import fit
+from muster.core.plan.kernel.find_slot import find_slot
 from muster.core.plan.kernel.jit import compiled
-from muster.core.plan.kernel.shape import (
+from muster.core.plan.kernel.layout import (
     BREAK_ITEM,
     EXTRA,
     INF,
@@ -99,7 +99,7 @@ def follow(
                 continue
             most = items_wanted(frame, state, task, up_to)
             wish = entries[row, WISH]
-            if not fit(frame, state, task, 0, most, wish, best, forced, closing):
+            if not find_slot(frame, state, task, 0, most, wish, best, forced, closing):
                 barred[row] = sitting
                 continue
             cut_short = best[TO] < up_to

@@ -3,7 +3,7 @@
 from __future__ import annotations
 
 from muster.core.plan.kernel.jit import compiled
-from muster.core.plan.kernel.shape import CLOCK_OFF, INF, RATE_FROM, RATE_MILLI, Ints
+from muster.core.plan.kernel.layout import CLOCK_OFF, INF, RATE_FROM, RATE_MILLI, Ints
 
 
 @compiled

@@ -7,7 +7,7 @@ from graphlib import TopologicalSorter
 import numpy as np
 
 from muster.core.plan.clocks import rates_of, ready_at
-from muster.core.plan.kernel.shape import Floats
+from muster.core.plan.kernel.layout import Floats
 from muster.core.plan.problem import Problem
 
 

@@ -7,7 +7,7 @@ import numpy as np
 from muster.core.plan.kernel.commit import unmet_s
 from muster.core.plan.kernel.follow import FROM_SITTING, TASK, UP_TO, WISH
 from muster.core.plan.kernel.jit import compiled
-from muster.core.plan.kernel.shape import (
+from muster.core.plan.kernel.layout import (
     BLOCKS,
     BREAK_ITEM,
     DO_WORK,

@@ -5,9 +5,9 @@ from __future__ import annotations
 from collections.abc import Iterator
 
 from muster.core.stack.finding import Change, Finding, Insert, Repair, rule
+from muster.core.stack.formatting import duration, seal_before
 from muster.core.stack.media import MEDIA, Grade, State
-from muster.core.stack.said import seal_before, time
-from muster.core.stack.walk import Exposed, Step, Walk, attacks, meant_for
+from muster.core.stack.walk import ExposedLayer, Step, Walk, attacks, meant_for
 
 WORDS = {
     Grade.MIST: "misted on",
@@ -20,7 +20,7 @@ LEFT_TO_OTHERS = {"chipping fluid", "pigment", "decal", "fixed pigment"}
 
 
 @rule(1, "lifts", "a carrier attacks an exposed layer in the state it is in")
-def look(walked: Walk) -> Iterator[Finding]:
+def findings(walked: Walk) -> Iterator[Finding]:
     """One finding a pass, about the layer that comes off soonest."""
     for step in walked.steps:
         met = [one for one in step.exposed if _lifts(step, one)]
@@ -28,23 +28,23 @@ def look(walked: Walk) -> Iterator[Finding]:
             yield _finding(walked, step, met[0])
 
 
-def _lifts(step: Step, met: Exposed) -> bool:
+def _lifts(step: Step, met: ExposedLayer) -> bool:
     medium = met.layer.medium
-    if met.sealed or medium is None or medium.name in LEFT_TO_OTHERS or not step.laid.lays:
+    if met.sealed or medium is None or medium.name in LEFT_TO_OTHERS or not step.layer.lays:
         return not met.sealed and _works_on_others(step, met)
-    hot = step.laid.carrier == "lacquer thinner" and medium.family == "oily"
-    white = step.laid.carrier == "white spirit" and medium.family == "oily"
+    hot = step.layer.carrier == "lacquer thinner" and medium.family == "oily"
+    white = step.layer.carrier == "white spirit" and medium.family == "oily"
     if hot or (white and met.layer.cover >= 0.5):
         return False
-    return attacks(step.laid, met.layer, met.state) and not meant_for(step.laid, met.layer)
+    return attacks(step.layer, met.layer, met.state) and not meant_for(step.layer, met.layer)
 
 
-def _works_on_others(step: Step, met: Exposed) -> bool:
+def _works_on_others(step: Step, met: ExposedLayer) -> bool:
     """Wiping or scrubbing that also takes off what it was not meant for."""
     medium = met.layer.medium
-    if medium is None or medium.name in LEFT_TO_OTHERS or step.laid.technique.act != "work":
+    if medium is None or medium.name in LEFT_TO_OTHERS or step.layer.technique.act != "work":
         return False
-    return attacks(step.laid, met.layer, met.state) and not meant_for(step.laid, met.layer)
+    return attacks(step.layer, met.layer, met.state) and not meant_for(step.layer, met.layer)
 
 
 def _withstood(carrier: str | None) -> bool:
@@ -53,8 +53,8 @@ def _withstood(carrier: str | None) -> bool:
     return carrier is not None and varnish.least(carrier, State.CURED) is None  # type: ignore[arg-type]
 
 
-def _finding(walked: Walk, step: Step, met: Exposed) -> Finding:
-    film, layer = step.laid, met.layer
+def _finding(walked: Walk, step: Step, met: ExposedLayer) -> Finding:
+    film, layer = step.layer, met.layer
     assert layer.medium is not None
     state = {
         State.WET: "wet",
@@ -64,10 +64,10 @@ def _finding(walked: Walk, step: Step, met: Exposed) -> Finding:
     }[met.state]
     words = (
         f"{film.carrier} {WORDS[film.grade]} by '{film.name}' lifts '{layer.name}', {state} after "
-        f"{time(met.age)}"
+        f"{duration(met.age)}"
     )
     repairs: list[Repair] = []
-    before = walked.steps[step.laid.index - 1].laid
+    before = walked.steps[step.layer.index - 1].layer
     if met.state < State.CURED and before.one.stand_min is not None:
         repairs.append(Change("wait as long as it needs", before.one.key, (("stand_min", None),)))
     withstands = _withstood(film.carrier)

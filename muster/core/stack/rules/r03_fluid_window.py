@@ -6,7 +6,7 @@ from collections.abc import Iterator
 
 from muster.core.recipes.recipe import Pass
 from muster.core.stack.finding import Change, Finding, Insert, Remove, Repair, rule
-from muster.core.stack.said import time
+from muster.core.stack.formatting import duration
 from muster.core.stack.walk import Step, Walk
 from muster.core.stack.windows import SCRATCH_WITHIN_MIN
 
@@ -23,60 +23,62 @@ SCRATCH = Pass(
 
 def _under(walked: Walk, step: Step) -> bool:
     """Whether fluid lies somewhere under what is scratched."""
-    zones = set(step.laid.zones)
+    zones = set(step.layer.zones)
     return any(
-        one.laid.medium is not None
-        and one.laid.medium.name == "chipping fluid"
-        and zones & set(one.laid.zones)
+        one.layer.medium is not None
+        and one.layer.medium.name == "chipping fluid"
+        and zones & set(one.layer.zones)
         for one in walked.before(step)
     )
 
 
 @rule(3, "fluid window", "a top coat over chipping fluid is not scratched within its window")
-def look(walked: Walk) -> Iterator[Finding]:
+def findings(walked: Walk) -> Iterator[Finding]:
     """One finding for each round of fluid, and for each scratch that has none under it."""
     for step in walked.steps:
-        if step.laid.technique.name == "scratch" and not _under(walked, step):
-            words = f"'{step.laid.name}' has no chipping fluid under it: it scratches the paint off"
-            leave = Remove("leave it out", step.laid.one.key)
-            yield Finding("fluid window", "error", words, step.laid.one.key, (leave,))
-        if step.laid.medium is None or step.laid.medium.name != "chipping fluid":
+        if step.layer.technique.name == "scratch" and not _under(walked, step):
+            words = (
+                f"'{step.layer.name}' has no chipping fluid under it: it scratches the paint off"
+            )
+            leave = Remove("leave it out", step.layer.one.key)
+            yield Finding("fluid window", "error", words, step.layer.one.key, (leave,))
+        if step.layer.medium is None or step.layer.medium.name != "chipping fluid":
             continue
-        zones = set(step.laid.zones)
-        later = [one for one in walked.after(step) if zones & set(one.laid.zones)]
-        top = next((one for one in later if one.laid.lays), None)
-        if top is None or (top.laid.medium is step.laid.medium):
+        zones = set(step.layer.zones)
+        later = [one for one in walked.after(step) if zones & set(one.layer.zones)]
+        top = next((one for one in later if one.layer.lays), None)
+        if top is None or (top.layer.medium is step.layer.medium):
             continue
-        scratches = (one for one in later if one.laid.technique.name == "scratch")
-        scratch = next((one for one in scratches if one.laid.index > top.laid.index), None)
-        after_top = walked.steps[top.laid.index + 1 :]
-        behind = after_top[0].laid.one.key if after_top else None
+        scratches = (one for one in later if one.layer.technique.name == "scratch")
+        scratch = next((one for one in scratches if one.layer.index > top.layer.index), None)
+        after_top = walked.steps[top.layer.index + 1 :]
+        behind = after_top[0].layer.one.key if after_top else None
         if scratch is None:
             words = (
-                f"'{top.laid.name}' lies over '{step.laid.name}' and is never scratched: without "
+                f"'{top.layer.name}' lies over '{step.layer.name}' and is never scratched: without "
                 "that the fluid is only a weak layer"
             )
             yield Finding(
                 "fluid window",
                 "error",
                 words,
-                step.laid.one.key,
+                step.layer.one.key,
                 (Insert("scratch it after the top coat", SCRATCH, behind),),
             )
             continue
         last = max(
-            (o for o in later if o.laid.lays and o.laid.index < scratch.laid.index),
-            key=lambda o: o.laid.index,
+            (o for o in later if o.layer.lays and o.layer.index < scratch.layer.index),
+            key=lambda o: o.layer.index,
         )
         age = scratch.start - last.end
         if age > SCRATCH_WITHIN_MIN:
             words = (
-                f"'{scratch.laid.name}' comes {time(age)} after '{last.laid.name}': the fluid "
-                f"hardens, scratch within {time(SCRATCH_WITHIN_MIN)}, in the same sitting"
+                f"'{scratch.layer.name}' comes {duration(age)} after '{last.layer.name}': the "
+                f"fluid hardens, scratch within {duration(SCRATCH_WITHIN_MIN)}, in the same sitting"
             )
             repairs: list[Repair] = []
-            before = walked.steps[scratch.laid.index - 1].laid.one
+            before = walked.steps[scratch.layer.index - 1].layer.one
             if before.stand_min is not None:
                 values = (("stand_min", None),)
                 repairs.append(Change("wait no longer than it needs", before.key, values))
-            yield Finding("fluid window", "error", words, scratch.laid.one.key, tuple(repairs))
+            yield Finding("fluid window", "error", words, scratch.layer.one.key, tuple(repairs))

@@ -9,10 +9,10 @@ from muster.core.stack.walk import Walk
 
 
 @rule(4, "fluid top", "a top coat over chipping fluid keeps the water out")
-def look(walked: Walk) -> Iterator[Finding]:
+def findings(walked: Walk) -> Iterator[Finding]:
     """Enamel and oil never let water in; lacquer and alcohol acrylics may not."""
     for step in walked.steps:
-        film = step.laid
+        film = step.layer
         if not film.lays or film.medium is None or film.medium.seals:
             continue
         over = any(

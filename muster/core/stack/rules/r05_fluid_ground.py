@@ -6,16 +6,16 @@ import math
 from collections.abc import Iterator
 
 from muster.core.stack.finding import Change, Finding, Insert, Repair, rule
+from muster.core.stack.formatting import duration, seal_before
 from muster.core.stack.media import State
-from muster.core.stack.said import seal_before, time
 from muster.core.stack.walk import Walk
 
 
 @rule(5, "fluid ground", "the ground under chipping fluid is neither cured nor sealed")
-def look(walked: Walk) -> Iterator[Finding]:
+def findings(walked: Walk) -> Iterator[Finding]:
     """The ground counts by the film that the fluid lies on."""
     for step in walked.steps:
-        if step.laid.medium is None or step.laid.medium.name != "chipping fluid":
+        if step.layer.medium is None or step.layer.medium.name != "chipping fluid":
             continue
         grounds = [met for met in step.exposed if not met.sealed and met.layer.lays]
         grounds = [met for met in grounds if not met.layer.seals]
@@ -24,13 +24,13 @@ def look(walked: Walk) -> Iterator[Finding]:
             continue
         met = soft[0]
         words = (
-            f"'{met.layer.name}' under '{step.laid.name}' is {time(met.age)} old and cures in "
-            f"{time(met.layer.cured)}: the stick goes through to the bare model"
+            f"'{met.layer.name}' under '{step.layer.name}' is {duration(met.age)} old and cures in "
+            f"{duration(met.layer.cured)}: the stick goes through to the bare model"
         )
-        seam = walked.steps[step.laid.index - 1]
-        before = seam.laid.one
-        repairs: list[Repair] = [Insert("seal it first", seal_before(step), step.laid.one.key)]
+        seam = walked.steps[step.layer.index - 1]
+        before = seam.layer.one
+        repairs: list[Repair] = [Insert("seal it first", seal_before(step), step.layer.one.key)]
         if met.layer.cured < float("inf"):
             longer = math.ceil(seam.wait.minutes + met.layer.cured - met.age)
-            repairs.append(Change(f"wait {time(longer)}", before.key, (("stand_min", longer),)))
-        yield Finding("fluid ground", "warning", words, step.laid.one.key, tuple(repairs))
+            repairs.append(Change(f"wait {duration(longer)}", before.key, (("stand_min", longer),)))
+        yield Finding("fluid ground", "warning", words, step.layer.one.key, tuple(repairs))

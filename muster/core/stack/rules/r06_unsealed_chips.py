@@ -5,22 +5,22 @@ from __future__ import annotations
 from collections.abc import Iterator
 
 from muster.core.stack.finding import Finding, Insert, rule
+from muster.core.stack.formatting import seal_before
 from muster.core.stack.media import Grade
-from muster.core.stack.said import seal_before
 from muster.core.stack.walk import Walk
 
 
 @rule(6, "unsealed chips", "water is brushed or flooded over scratched fluid before it is sealed")
-def look(walked: Walk) -> Iterator[Finding]:
+def findings(walked: Walk) -> Iterator[Finding]:
     """One finding for each round of fluid."""
     open_: dict[str, str] = {}
     scratched: set[str] = set()
     for step in walked.steps:
-        film = step.laid
+        film = step.layer
         zones = set(film.zones)
         if film.medium is not None and film.medium.name == "chipping fluid":
             if zones & scratched:
-                yield _finding(step.laid.name, step, open_)
+                yield _finding(step.layer.name, step, open_)
             scratched -= zones
             open_.update(dict.fromkeys(zones, film.name))
         elif film.technique.name == "scratch":
@@ -36,12 +36,12 @@ def look(walked: Walk) -> Iterator[Finding]:
 
 
 def _finding(name: str, step, open_: dict[str, str]) -> Finding:  # type: ignore[no-untyped-def]
-    fluid = next((open_[zone] for zone in step.laid.zones if zone in open_), "the fluid")
+    fluid = next((open_[zone] for zone in step.layer.zones if zone in open_), "the fluid")
     words = f"'{name}' is wet over the scratched '{fluid}', which goes on moving until it is sealed"
     return Finding(
         "unsealed chips",
         "error",
         words,
-        step.laid.one.key,
-        (Insert("seal the chips first", seal_before(step), step.laid.one.key),),
+        step.layer.one.key,
+        (Insert("seal the chips first", seal_before(step), step.layer.one.key),),
     )

@@ -5,15 +5,15 @@ from __future__ import annotations
 from collections.abc import Iterator
 
 from muster.core.stack.finding import Finding, Insert, SetHabit, rule
-from muster.core.stack.said import varnish
+from muster.core.stack.formatting import varnish
 from muster.core.stack.walk import Walk
 
 
 @rule(7, "silvering", "decals go on a matt ground")
-def look(walked: Walk) -> Iterator[Finding]:
+def findings(walked: Walk) -> Iterator[Finding]:
     """By the house's school: gloss first is asked for, or only remembered."""
     for step in walked.steps:
-        film = step.laid
+        film = step.layer
         if film.technique.name != "decal":
             continue
         tops = [zone[0].layer for zone in step.by_zone.values() if zone]

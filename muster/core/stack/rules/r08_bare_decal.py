@@ -5,16 +5,16 @@ from __future__ import annotations
 from collections.abc import Iterator
 
 from muster.core.stack.finding import Finding, Insert, rule
+from muster.core.stack.formatting import seal_before
 from muster.core.stack.media import Grade
-from muster.core.stack.said import seal_before
 from muster.core.stack.walk import Walk
 
 
 @rule(8, "bare decal", "lacquer thinner, or scrubbing with white spirit, meets a bare decal")
-def look(walked: Walk) -> Iterator[Finding]:
+def findings(walked: Walk) -> Iterator[Finding]:
     """One finding a pass."""
     for step in walked.steps:
-        film = step.laid
+        film = step.layer
         hot = film.carrier == "lacquer thinner" and film.grade >= Grade.MIST
         scrubbed = film.carrier == "white spirit" and film.grade >= Grade.SCRUB
         if not hot and not scrubbed:

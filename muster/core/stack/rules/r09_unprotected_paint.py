@@ -5,17 +5,17 @@ from __future__ import annotations
 from collections.abc import Iterator
 
 from muster.core.stack.finding import Finding, Insert, rule
+from muster.core.stack.formatting import duration, seal_before
 from muster.core.stack.media import State
-from muster.core.stack.said import seal_before, time
 from muster.core.stack.walk import Walk, meant_for
 
 
 @rule(9, "unprotected paint", "white spirit comes over enamel, oil or fresh paint not sealed")
-def look(walked: Walk) -> Iterator[Finding]:
+def findings(walked: Walk) -> Iterator[Finding]:
     """An error where it dissolves; a note where it only stains matt acrylic."""
     stained = False
     for step in walked.steps:
-        film = step.laid
+        film = step.layer
         if film.carrier != "white spirit" or not film.lays or film.technique.name == "fix":
             continue
         bare = [
@@ -48,7 +48,8 @@ def look(walked: Walk) -> Iterator[Finding]:
         if (soft or cured_enamel) and film.medium and film.grade >= 2:
             met = (soft or cured_enamel)[0]
             words = (
-                f"white spirit of '{film.name}' dissolves '{met.layer.name}' of {time(met.age)}, "
+                f"white spirit of '{film.name}' dissolves '{met.layer.name}' of "
+                f"{duration(met.age)}, "
                 f"which nothing seals"
             )
             ready = met.state >= State.RECOATABLE

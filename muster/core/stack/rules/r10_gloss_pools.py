@@ -9,10 +9,10 @@ from muster.core.stack.walk import Walk
 
 
 @rule(10, "gloss pools", "an all-over water wash lies on gloss")
-def look(walked: Walk) -> Iterator[Finding]:
+def findings(walked: Walk) -> Iterator[Finding]:
     """The gloss coat is made satin, where it serves no decals."""
     for step in walked.steps:
-        film = step.laid
+        film = step.layer
         if film.technique.name != "wash" or film.carrier != "water" or film.cover < 0.5:
             continue
         tops = [zone[0].layer for zone in step.by_zone.values() if zone]

@@ -21,20 +21,20 @@ DRY = ("pigment", "pastel")
 
 
 @rule(11, "dulled pigment", "varnish lies over pigment, or pigment is left loose")
-def look(walked: Walk) -> Iterator[Finding]:
+def findings(walked: Walk) -> Iterator[Finding]:
     """A warning for the varnish; an error for loose pigment on a model that is handled."""
     for step in walked.steps:
-        film = step.laid
+        film = step.layer
         if film.technique.name not in DRY or film.medium is None:
             continue
         if film.medium.name != "pigment":
             continue
-        later = [one for one in walked.after(step) if set(one.laid.zones) & set(film.zones)]
-        fixed = any(one.laid.technique.name == "fix" for one in later)
-        over = [one for one in later if one.laid.seals]
+        later = [one for one in walked.after(step) if set(one.layer.zones) & set(film.zones)]
+        fixed = any(one.layer.technique.name == "fix" for one in later)
+        over = [one for one in later if one.layer.seals]
         if over:
             words = (
-                f"'{over[0].laid.name}' over '{film.name}' dulls the pigment or makes it vanish: "
+                f"'{over[0].layer.name}' over '{film.name}' dulls the pigment or makes it vanish: "
                 "put it on after, and fix it"
             )
             to = _after(walked, over[-1])
@@ -47,7 +47,7 @@ def look(walked: Walk) -> Iterator[Finding]:
         elif not fixed:
             words = f"'{film.name}' lies loose and rubs off in play"
             behind = walked.steps[film.index + 1 :]
-            before = behind[0].laid.one.key if behind else None
+            before = behind[0].layer.one.key if behind else None
             yield Finding(
                 "loose pigment",
                 "error",
@@ -58,5 +58,5 @@ def look(walked: Walk) -> Iterator[Finding]:
 
 
 def _after(walked: Walk, step) -> str | None:  # type: ignore[no-untyped-def]
-    behind = walked.steps[step.laid.index + 1 :]
-    return behind[0].laid.one.key if behind else None
+    behind = walked.steps[step.layer.index + 1 :]
+    return behind[0].layer.one.key if behind else None

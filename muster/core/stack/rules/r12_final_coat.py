@@ -5,8 +5,8 @@ from __future__ import annotations
 from collections.abc import Iterator
 
 from muster.core.stack.finding import Finding, Insert, Move, rule
+from muster.core.stack.formatting import varnish
 from muster.core.stack.rules.r11_dulled_pigment import DRY
-from muster.core.stack.said import varnish
 from muster.core.stack.walk import Step, Walk
 
 MATT = varnish("matt", "matt coat", "matt")
@@ -16,36 +16,36 @@ SHINES = ("wet mud", "mud", "oil stain", "glass", "gloss", "wet")
 
 
 @rule(12, "no final coat", "no varnish covers the model at the end, or matt lies over what shines")
-def look(walked: Walk) -> Iterator[Finding]:
+def findings(walked: Walk) -> Iterator[Finding]:
     """The final coat once for the recipe; each late coat at its pass."""
     if walked.recipe.kind != "base":
         yield from _bare(walked)
     for step in walked.steps:
-        film = step.laid
+        film = step.layer
         if not film.seals or film.one.finish != "matt":
             continue
         for before in walked.before(step):
-            zones = set(before.laid.zones) & set(film.zones)
+            zones = set(before.layer.zones) & set(film.zones)
             clear = any(walked.zones[zone].clear for zone in zones)
-            if zones and before.laid.lays and (clear or _shines(before)):
+            if zones and before.layer.lays and (clear or _shines(before)):
                 words = (
-                    f"matt '{film.name}' lies over '{before.laid.name}', which is to shine: mask "
+                    f"matt '{film.name}' lies over '{before.layer.name}', which is to shine: mask "
                     "it, or do it afterwards"
                 )
                 behind = walked.steps[film.index + 1 :]
-                to = behind[0].laid.one.key if behind else None
+                to = behind[0].layer.one.key if behind else None
                 yield Finding(
                     "late coat",
                     "warning",
                     words,
                     film.one.key,
-                    (Move(f"'{before.laid.name}' after it", before.laid.one.key, to),),
+                    (Move(f"'{before.layer.name}' after it", before.layer.one.key, to),),
                 )
                 break
 
 
 def _shines(step: Step) -> bool:
-    film = step.laid
+    film = step.layer
     if film.seals or film.technique.act != "lay":
         return False
     said = film.one.name.lower()
@@ -53,7 +53,7 @@ def _shines(step: Step) -> bool:
 
 
 def _bare(walked: Walk) -> Iterator[Finding]:
-    painted = [one for one in walked.steps if one.laid.lays and not one.laid.seals]
+    painted = [one for one in walked.steps if one.layer.lays and not one.layer.seals]
     if not painted:
         return
     open_ = []
@@ -68,7 +68,7 @@ def _bare(walked: Walk) -> Iterator[Finding]:
         words = f"nothing seals {where} at the end: paint wears off where it is handled"
         last: str | None = None
         for step in reversed(walked.steps):
-            film = step.laid
+            film = step.layer
             if film.technique.name in (*DRY, "fix") or _shines(step):
                 last = film.one.key
             else:

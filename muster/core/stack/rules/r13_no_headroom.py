@@ -5,7 +5,7 @@ from __future__ import annotations
 from collections.abc import Iterator
 
 from muster.core.stack.finding import Change, Finding, Move, rule
-from muster.core.stack.sight import lightness, mixed_toward
+from muster.core.stack.tones import lightness, mixed_toward
 from muster.core.stack.walk import Walk
 
 LIGHTS = ("dry-brush", "highlight", "edge")
@@ -15,25 +15,25 @@ WHITE = 96.0
 
 
 @rule(13, "no headroom", "lights on a base that is too light already, or that do not climb")
-def look(walked: Walk) -> Iterator[Finding]:
+def findings(walked: Walk) -> Iterator[Finding]:
     """An error where nothing lighter is left; a warning where a ramp falls back unshaded."""
     for step in walked.steps:
-        film = step.laid
+        film = step.layer
         if film.technique.name not in LIGHTS or film.one.colour is None:
             continue
         mine = lightness(film.one.colour)
         under = [
             one
             for one in walked.before(step)
-            if one.laid.one.colour is not None
-            and set(one.laid.zones) & set(film.zones)
-            and one.laid.lays
-            and (one.laid.technique.hides or one.laid.technique.name in LIGHTS)
-            and not one.laid.one.part
+            if one.layer.one.colour is not None
+            and set(one.layer.zones) & set(film.zones)
+            and one.layer.lays
+            and (one.layer.technique.hides or one.layer.technique.name in LIGHTS)
+            and not one.layer.one.part
         ]
         if not under:
             continue
-        last = under[-1].laid
+        last = under[-1].layer
         assert last.one.colour is not None
         base = lightness(last.one.colour)
         if last.technique.hides and base > WHITE - STEP and mine <= base + STEP:
@@ -51,7 +51,8 @@ def look(walked: Walk) -> Iterator[Finding]:
             )
         elif last.technique.name in LIGHTS and mine < base - STEP:
             shaded = any(
-                one.laid.technique.name in ("wash", "glaze", "filter") for one in walked.after(step)
+                one.layer.technique.name in ("wash", "glaze", "filter")
+                for one in walked.after(step)
             )
             if not shaded:
                 words = (

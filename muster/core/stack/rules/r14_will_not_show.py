@@ -5,7 +5,7 @@ from __future__ import annotations
 from collections.abc import Iterator
 
 from muster.core.stack.finding import Change, Finding, Repair, rule
-from muster.core.stack.sight import difference, lightness, nearer
+from muster.core.stack.tones import difference, lightness, nearer
 from muster.core.stack.walk import Walk
 
 LEAST = 6.0
@@ -16,20 +16,20 @@ CHIPS = ("sponge", "chip")
 
 
 @rule(14, "will not show", "an effect is too near to what lies under it, or too far from it")
-def look(walked: Walk) -> Iterator[Finding]:
+def findings(walked: Walk) -> Iterator[Finding]:
     """Effects only: a ramp and a scheme have rules of their own."""
     for step in walked.steps:
-        film = step.laid
+        film = step.layer
         if not film.technique.effect or film.one.colour is None or film.technique.name == "grass":
             continue
         under = [
-            one.laid
+            one.layer
             for one in walked.before(step)
-            if one.laid.one.colour is not None
-            and one.laid.lays
-            and one.laid.technique.hides
-            and one.laid.cover >= 0.9
-            and set(one.laid.zones) & set(film.zones)
+            if one.layer.one.colour is not None
+            and one.layer.lays
+            and one.layer.technique.hides
+            and one.layer.cover >= 0.9
+            and set(one.layer.zones) & set(film.zones)
         ]
         if not under or under[-1].one.colour is None:
             continue

@@ -18,10 +18,10 @@ SCALE = 72
 
 
 @rule(15, "too small", "an effect is finer than the eye resolves, or larger than in life")
-def look(walked: Walk) -> Iterator[Finding]:
+def findings(walked: Walk) -> Iterator[Finding]:
     """Only where the size of the mark is stated; edges and lining are judged by contrast."""
     for step in walked.steps:
-        film = step.laid
+        film = step.layer
         if film.one.size_mm is None or film.technique.name in ("edge", "pin wash", "highlight"):
             continue
         least = RESOLVED[film.one.tier]

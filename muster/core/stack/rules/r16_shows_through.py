@@ -5,15 +5,15 @@ from __future__ import annotations
 from collections.abc import Iterator
 
 from muster.core.stack.finding import Change, Finding, rule
-from muster.core.stack.sight import coats_needed, lightness
+from muster.core.stack.tones import coats_needed, lightness
 from muster.core.stack.walk import Walk
 
 
 @rule(16, "shows through", "coats do not hide the ground where hiding is meant")
-def look(walked: Walk) -> Iterator[Finding]:
+def findings(walked: Walk) -> Iterator[Finding]:
     """Silent for dry-brush, glaze, filter, modulation and shading: they mean to let it through."""
     for step in walked.steps:
-        film = step.laid
+        film = step.layer
         meant = film.technique.hides and film.cover >= 0.9 and film.technique.name != "texture"
         if not meant or film.one.colour is None or "modulat" in film.one.name.lower():
             continue

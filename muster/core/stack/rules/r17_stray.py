@@ -6,16 +6,16 @@ from collections.abc import Iterator
 
 from muster.core.stack.finding import Finding, Move, rule
 from muster.core.stack.walk import Walk
-from muster.core.stack.zones import PLACES
+from muster.core.stack.zones import DETAIL_ZONES
 
 
 @rule(17, "stray dry-brush", "a dry-brush strays on a finished zone that no later pass corrects")
-def look(walked: Walk) -> Iterator[Finding]:
+def findings(walked: Walk) -> Iterator[Finding]:
     """Only where both zones are named: a pass over the whole model strays nowhere."""
     zones = walked.zones
     for step in walked.steps:
-        film = step.laid
-        named = [zone for zone in film.one.zones if zone not in PLACES]
+        film = step.layer
+        named = [zone for zone in film.one.zones if zone not in DETAIL_ZONES]
         if not film.technique.strays or not named:
             continue
         beside = {other for zone in named for other in zones[zone].beside} - set(named)
@@ -23,27 +23,27 @@ def look(walked: Walk) -> Iterator[Finding]:
             painted = [
                 one
                 for one in walked.before(step)
-                if zone in one.laid.one.zones and one.laid.technique.hides
+                if zone in one.layer.one.zones and one.layer.technique.hides
             ]
             later = [
                 one
                 for one in walked.after(step)
-                if zone in one.laid.zones
-                and one.laid.lays
-                and (one.laid.technique.hides or zone in one.laid.one.zones)
-                and not one.laid.seals
+                if zone in one.layer.zones
+                and one.layer.lays
+                and (one.layer.technique.hides or zone in one.layer.one.zones)
+                and not one.layer.seals
             ]
             if painted and not later:
                 words = (
                     f"'{film.name}' on {', '.join(named)} strays on the finished {zone} "
-                    f"('{painted[-1].laid.name}'), and nothing corrects it later"
+                    f"('{painted[-1].layer.name}'), and nothing corrects it later"
                 )
-                first = painted[0].laid.one.key
+                first = painted[0].layer.one.key
                 yield Finding(
                     "stray dry-brush",
                     "warning",
                     words,
                     film.one.key,
-                    (Move(f"before '{painted[0].laid.name}'", film.one.key, first),),
+                    (Move(f"before '{painted[0].layer.name}'", film.one.key, first),),
                 )
                 break

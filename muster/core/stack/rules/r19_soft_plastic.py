@@ -20,16 +20,16 @@ DIP = Pass(
 
 
 @rule(19, "soft plastic", "polythene is painted without a flexible ground")
-def look(walked: Walk) -> Iterator[Finding]:
+def findings(walked: Walk) -> Iterator[Finding]:
     """Silent where the house paints it straight."""
     if walked.material != "polythene" or walked.habits.soft_plastic == "straight":
         return
-    first = next((one for one in walked.steps if one.laid.lays), None)
-    if first is None or first.laid.technique.name == "dip":
+    first = next((one for one in walked.steps if one.layer.lays), None)
+    if first is None or first.layer.technique.name == "dip":
         return
-    words = f"'{first.laid.name}' lies on soft polythene, which bends: paint flakes off"
+    words = f"'{first.layer.name}' lies on soft polythene, which bends: paint flakes off"
     repairs = (
-        Insert("a thin white-glue dip first", DIP, first.laid.one.key),
+        Insert("a thin white-glue dip first", DIP, first.layer.one.key),
         SetHabit("paint it straight", "soft_plastic", "straight"),
     )
-    yield Finding("soft plastic", "warning", words, first.laid.one.key, repairs)
+    yield Finding("soft plastic", "warning", words, first.layer.one.key, repairs)

@@ -9,20 +9,20 @@ from muster.core.stack.walk import Walk
 
 
 @rule(20, "wrong glue", "the adhesive does not hold the material")
-def look(walked: Walk) -> Iterator[Finding]:
+def findings(walked: Walk) -> Iterator[Finding]:
     """Only where an adhesive is named, and it is one that we know."""
     known = {glue for glues in walked.tables.holds.values() for glue in glues}
     right = walked.tables.holds[walked.material]
     eats = {"superglue", "solvent cement"} if walked.material == "foam" else set()
     for step in walked.steps:
-        glue = step.laid.one.adhesive
+        glue = step.layer.one.adhesive
         if glue is None or glue not in known or glue in right or glue in eats:
             continue
-        words = f"{glue} of '{step.laid.name}' does not hold {walked.material}: use {right[0]}"
+        words = f"{glue} of '{step.layer.name}' does not hold {walked.material}: use {right[0]}"
         yield Finding(
             "wrong glue",
             "error",
             words,
-            step.laid.one.key,
-            (Change(f"use {right[0]}", step.laid.one.key, (("adhesive", right[0]),)),),
+            step.layer.one.key,
+            (Change(f"use {right[0]}", step.layer.one.key, (("adhesive", right[0]),)),),
         )

@@ -18,26 +18,26 @@ MASK = Pass(
 
 
 @rule(21, "painted joint", "a face is painted before solvent cement must weld it")
-def look(walked: Walk) -> Iterator[Finding]:
+def findings(walked: Walk) -> Iterator[Finding]:
     """Parts painted apart and cemented later, where nothing masked or scraped the joint."""
     for step in walked.steps:
-        if step.laid.one.adhesive != "solvent cement":
+        if step.layer.one.adhesive != "solvent cement":
             continue
         before = walked.before(step)
-        painted = [one for one in before if one.laid.lays and one.laid.technique.hides]
+        painted = [one for one in before if one.layer.lays and one.layer.technique.hides]
         masked = any(
-            "mask" in one.laid.one.name
-            or "scrape" in one.laid.one.name
-            or one.laid.technique.name == "mask"
+            "mask" in one.layer.one.name
+            or "scrape" in one.layer.one.name
+            or one.layer.technique.name == "mask"
             for one in before
         )
-        if painted and not masked and "scrape" not in step.laid.one.note.lower():
+        if painted and not masked and "scrape" not in step.layer.one.note.lower():
             words = (
-                f"'{step.laid.name}' cements faces that '{painted[0].laid.name}' has painted: the "
-                "weld does not hold; mask or scrape them"
+                f"'{step.layer.name}' cements faces that '{painted[0].layer.name}' has painted: "
+                "the weld does not hold; mask or scrape them"
             )
             repairs = (
-                Insert("mask the joints first", MASK, painted[0].laid.one.key),
-                Change("use superglue", step.laid.one.key, (("adhesive", "superglue"),)),
+                Insert("mask the joints first", MASK, painted[0].layer.one.key),
+                Change("use superglue", step.layer.one.key, (("adhesive", "superglue"),)),
             )
-            yield Finding("painted joint", "warning", words, step.laid.one.key, repairs)
+            yield Finding("painted joint", "warning", words, step.layer.one.key, repairs)

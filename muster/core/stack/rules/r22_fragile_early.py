@@ -14,25 +14,25 @@ MUCH = 2
 
 
 @rule(22, "fragile early", "a fragile part is fitted before passes with much handling")
-def look(walked: Walk) -> Iterator[Finding]:
+def findings(walked: Walk) -> Iterator[Finding]:
     """A part is fragile by its name or the note."""
     for step in walked.steps:
-        film = step.laid
+        film = step.layer
         said = f"{film.one.name} {film.one.note}".lower()
         if film.technique.act != "build" or not any(word in said for word in FRAGILE):
             continue
-        rough = [one for one in walked.after(step) if one.laid.technique.name in HANDLED]
+        rough = [one for one in walked.after(step) if one.layer.technique.name in HANDLED]
         if len(rough) >= MUCH:
             words = (
                 f"'{film.name}' comes before {len(rough)} passes with much handling "
-                f"('{rough[0].laid.name}' first): it snaps off"
+                f"('{rough[0].layer.name}' first): it snaps off"
             )
-            behind = walked.steps[rough[-1].laid.index + 1 :]
-            to = behind[0].laid.one.key if behind else None
+            behind = walked.steps[rough[-1].layer.index + 1 :]
+            to = behind[0].layer.one.key if behind else None
             yield Finding(
                 "fragile early",
                 "warning",
                 words,
                 film.one.key,
-                (Move(f"after '{rough[-1].laid.name}'", film.one.key, to),),
+                (Move(f"after '{rough[-1].layer.name}'", film.one.key, to),),
             )

@@ -9,12 +9,12 @@ from muster.core.stack.walk import Walk
 
 
 @rule(23, "no reach", "a zone is covered by a part before its pass")
-def look(walked: Walk) -> Iterator[Finding]:
+def findings(walked: Walk) -> Iterator[Finding]:
     """A building pass covers the zones that it names, from then on."""
     covered: dict[str, str] = {}
     keys: dict[str, str] = {}
     for step in walked.steps:
-        film = step.laid
+        film = step.layer
         if film.technique.act == "build":
             for zone in film.one.zones:
                 covered[zone], keys[zone] = film.name, film.one.key

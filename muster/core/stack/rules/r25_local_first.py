@@ -5,16 +5,16 @@ from __future__ import annotations
 from collections.abc import Iterator
 
 from muster.core.stack.finding import Change, Finding, Repair, rule
+from muster.core.stack.formatting import duration
 from muster.core.stack.media import State
-from muster.core.stack.said import time
 from muster.core.stack.walk import Walk
 
 
 @rule(25, "local first", "a local colour is brushed into an oil wash that is still wet")
-def look(walked: Walk) -> Iterator[Finding]:
+def findings(walked: Walk) -> Iterator[Finding]:
     """Only oils and enamels beside each other: water has a rule of its own."""
     for step in walked.steps:
-        film = step.laid
+        film = step.layer
         if film.technique.name not in ("brush", "pin wash", "streak", "filter", "wash"):
             continue
         if film.medium is None or film.medium.family != "oily":
@@ -25,9 +25,9 @@ def look(walked: Walk) -> Iterator[Finding]:
             if not met.sealed and wet and other and met.state == State.WET:
                 words = (
                     f"'{film.name}' goes into '{met.layer.name}', still wet after "
-                    f"{time(met.age)} of {time(met.layer.touch)}: the colours mix"
+                    f"{duration(met.age)} of {duration(met.layer.touch)}: the colours mix"
                 )
-                before = walked.steps[film.index - 1].laid.one
+                before = walked.steps[film.index - 1].layer.one
                 repairs: tuple[Repair, ...] = ()
                 if before.stand_min is not None:
                     repairs = (Change("wait until it is dry", before.key, (("stand_min", None),)),)

@@ -5,23 +5,23 @@ from __future__ import annotations
 from collections.abc import Iterator
 
 from muster.core.stack.finding import Change, Finding, rule
-from muster.core.stack.said import listed
+from muster.core.stack.formatting import join_words
 from muster.core.stack.walk import Walk
 
 ONE_WAY = ("scratch", "splash", "filter", "glaze")
 
 
 @rule(26, "one-way", "a pass that cannot be undone has no trial patch recorded")
-def look(walked: Walk) -> Iterator[Finding]:
+def findings(walked: Walk) -> Iterator[Finding]:
     """Said once, of all such passes together."""
     untried = [
-        one.laid.one
+        one.layer.one
         for one in walked.steps
-        if one.laid.technique.name in ONE_WAY and not one.laid.one.trial
+        if one.layer.technique.name in ONE_WAY and not one.layer.one.trial
     ]
     if not untried:
         return
-    names = listed(f"'{one.name}'" for one in untried)
+    names = join_words(f"'{one.name}'" for one in untried)
     words = f"{names} cannot be undone: try it on a hidden place or a pilot model, and note how"
     repairs = tuple(
         Change(f"'{one.name}' was tried", one.key, (("trial", "tried, good"),)) for one in untried

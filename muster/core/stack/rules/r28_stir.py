@@ -9,10 +9,10 @@ from muster.core.stack.walk import Walk
 
 
 @rule(28, "stir and thin", "matt varnish is laid thick, or by brush, where it pools")
-def look(walked: Walk) -> Iterator[Finding]:
+def findings(walked: Walk) -> Iterator[Finding]:
     """Said once: stirred well and thin it does not dry white in recesses."""
     for step in walked.steps:
-        film = step.laid
+        film = step.layer
         if not film.seals or film.one.finish != "matt":
             continue
         if film.one.tool == "brush" or film.one.thick > 1.5 or film.one.coats > 2:

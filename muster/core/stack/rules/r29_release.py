@@ -19,22 +19,22 @@ WASH = Pass(
 
 
 @rule(29, "release agent", "bare resin or moulded plastic is not washed before the undercoat")
-def look(walked: Walk) -> Iterator[Finding]:
+def findings(walked: Walk) -> Iterator[Finding]:
     """Said once for a kit; moulds leave release on resin and soft plastic above all."""
     if walked.material not in ("resin", "polythene"):
         return
-    first = next((one for one in walked.steps if one.laid.lays), None)
+    first = next((one for one in walked.steps if one.layer.lays), None)
     if first is None:
         return
     before = walked.before(first)
-    if any(one.laid.technique.name == "wash parts" or "wash" in one.laid.name for one in before):
+    if any(one.layer.technique.name == "wash parts" or "wash" in one.layer.name for one in before):
         return
-    words = f"mould release on {walked.material} keeps '{first.laid.name}' from sticking"
-    start = walked.steps[0].laid.one.key
+    words = f"mould release on {walked.material} keeps '{first.layer.name}' from sticking"
+    start = walked.steps[0].layer.one.key
     yield Finding(
         "release agent",
         "note",
         words,
-        first.laid.one.key,
+        first.layer.one.key,
         (Insert("wash the parts first", WASH, start),),
     )

@@ -11,13 +11,13 @@ SWAP = "Several torn sponges, swapped at every model."
 
 
 @rule(30, "clone", "one sponge gives all vehicles of a unit one pattern")
-def look(walked: Walk) -> Iterator[Finding]:
+def findings(walked: Walk) -> Iterator[Finding]:
     """Vehicles and aircraft only; silent where the note speaks of swapping or of several."""
     if walked.recipe.kind not in ("vehicle", "aircraft"):
         return
     for step in walked.steps:
-        one = step.laid.one
-        if step.laid.technique.name != "sponge":
+        one = step.layer.one
+        if step.layer.technique.name != "sponge":
             continue
         said = one.note.lower()
         if any(word in said for word in ("several", "swap", "differ", "turn", "vary")):

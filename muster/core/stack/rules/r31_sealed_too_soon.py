@@ -5,16 +5,16 @@ from __future__ import annotations
 from collections.abc import Iterator
 
 from muster.core.stack.finding import Change, Finding, Repair, rule
+from muster.core.stack.formatting import duration
 from muster.core.stack.media import State
-from muster.core.stack.said import time
 from muster.core.stack.walk import Walk
 
 
 @rule(31, "sealed too soon", "a water-borne film lies over oil or enamel not yet recoatable")
-def look(walked: Walk) -> Iterator[Finding]:
+def findings(walked: Walk) -> Iterator[Finding]:
     """Any water-borne film, a varnish above all."""
     for step in walked.steps:
-        film = step.laid
+        film = step.layer
         if not film.lays or film.medium is None or film.medium.carrier != "water":
             continue
         soft = [
@@ -29,10 +29,10 @@ def look(walked: Walk) -> Iterator[Finding]:
             continue
         met = soft[0]
         words = (
-            f"water-borne '{film.name}' over '{met.layer.name}' of {time(met.age)} crazes: "
-            f"wait {time(met.layer.recoat)}"
+            f"water-borne '{film.name}' over '{met.layer.name}' of {duration(met.age)} crazes: "
+            f"wait {duration(met.layer.recoat)}"
         )
-        before = walked.steps[film.index - 1].laid.one
+        before = walked.steps[film.index - 1].layer.one
         repairs: tuple[Repair, ...] = ()
         if before.stand_min is not None:
             repairs = (Change("wait until it is ready", before.key, (("stand_min", None),)),)

@@ -20,13 +20,13 @@ SKIN = Pass(
 
 
 @rule(32, "eats the ground", "solvent spray, cement or accelerator meets bare foam")
-def look(walked: Walk) -> Iterator[Finding]:
+def findings(walked: Walk) -> Iterator[Finding]:
     """Foam is bare until a water-borne film covers it whole."""
     if walked.material != "foam":
         return
     covered = False
     for step in walked.steps:
-        film = step.laid
+        film = step.layer
         glue = film.one.adhesive in ("superglue", "solvent cement", "accelerator")
         if glue:
             words = f"{film.one.adhesive} of '{film.name}' eats foam"

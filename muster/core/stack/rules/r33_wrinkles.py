@@ -6,15 +6,15 @@ import math
 from collections.abc import Iterator
 
 from muster.core.stack.finding import Change, Finding, rule
-from muster.core.stack.said import time
+from muster.core.stack.formatting import duration
 from muster.core.stack.walk import Walk
 
 
 @rule(33, "wrinkles", "a solvent coat falls in the interval that the label forbids")
-def look(walked: Walk) -> Iterator[Finding]:
+def findings(walked: Walk) -> Iterator[Finding]:
     """The interval is the medium's; the label of the can goes before it."""
     for step in walked.steps:
-        film = step.laid
+        film = step.layer
         if film.medium is None or film.medium.forbidden is None:
             continue
         low, high = film.medium.forbidden
@@ -22,17 +22,17 @@ def look(walked: Walk) -> Iterator[Finding]:
             if met.sealed or met.layer.medium is not film.medium or not low < met.age < high:
                 continue
             words = (
-                f"'{film.name}' comes {time(met.age)} after '{met.layer.name}': it wrinkles "
-                f"between {time(low)} and {time(high)}, so within the first or after the other; "
-                "the label comes first"
+                f"'{film.name}' comes {duration(met.age)} after '{met.layer.name}': it wrinkles "
+                f"between {duration(low)} and {duration(high)}, so within the first or after the "
+                "other; the label comes first"
             )
             seam = walked.steps[film.index - 1]
-            before, wait = seam.laid.one, math.ceil(high - met.age + seam.wait.minutes)
+            before, wait = seam.layer.one, math.ceil(high - met.age + seam.wait.minutes)
             yield Finding(
                 "wrinkles",
                 "error",
                 words,
                 film.one.key,
-                (Change(f"wait {time(wait)}", before.key, (("stand_min", wait),)),),
+                (Change(f"wait {duration(wait)}", before.key, (("stand_min", wait),)),),
             )
             break

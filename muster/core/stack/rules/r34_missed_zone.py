@@ -8,7 +8,7 @@ from dataclasses import replace
 from muster.core.recipes.recipe import Kind
 from muster.core.stack.finding import Change, Finding, Insert, Repair, rule
 from muster.core.stack.walk import Walk
-from muster.core.stack.zones import PLACES
+from muster.core.stack.zones import DETAIL_ZONES
 
 MAIN: dict[Kind, tuple[str, ...]] = {
     "figure": ("skin", "cloth"), "mounted": ("skin", "cloth", "mount"),
@@ -19,30 +19,30 @@ MAIN: dict[Kind, tuple[str, ...]] = {
 
 
 @rule(34, "missed zone", "a visible zone stays in undercoat, or an effect skips a sister zone")
-def look(walked: Walk) -> Iterator[Finding]:
+def findings(walked: Walk) -> Iterator[Finding]:
     """Only in recipes that name zones: one that works the whole model misses none."""
     zones = walked.zones
-    named = [one for one in walked.steps if any(z not in PLACES for z in one.laid.one.zones)]
+    named = [one for one in walked.steps if any(z not in DETAIL_ZONES for z in one.layer.one.zones)]
     if not named:
         return
     coloured: dict[str, int] = {}
     for step in walked.steps:
-        if step.laid.lays and not step.laid.seals and step.laid.technique.name != "dip":
-            for zone in step.laid.zones:
-                coloured[zone] = coloured.get(zone, 0) + (step.laid.cover >= 0.5)
+        if step.layer.lays and not step.layer.seals and step.layer.technique.name != "dip":
+            for zone in step.layer.zones:
+                coloured[zone] = coloured.get(zone, 0) + (step.layer.cover >= 0.5)
     seen = [zones[name] for name in MAIN[walked.recipe.kind]]
     most = max(coloured.values(), default=0)
     left = [zone.name for zone in seen if coloured.get(zone.name, 0) == 1]
     if left and most > 1:
-        first = next(one for one in named if one.laid.technique.hides or one is named[-1])
+        first = next(one for one in named if one.layer.technique.hides or one is named[-1])
         words = f"{left[0]} is left in its undercoat at the end"
         new = replace(
-            first.laid.one, key=f"{left[0].replace(' ', '-')}"[:20], name=left[0], zones=(left[0],)
+            first.layer.one, key=f"{left[0].replace(' ', '-')}"[:20], name=left[0], zones=(left[0],)
         )
-        wider = tuple(dict.fromkeys((*first.laid.one.zones, left[0])))
+        wider = tuple(dict.fromkeys((*first.layer.one.zones, left[0])))
         repairs: tuple[Repair, ...] = (
-            Change(f"paint it with '{first.laid.name}'", first.laid.one.key, (("zones", wider),)),
-            Insert("give it a pass of its own", new, first.laid.one.key),
+            Change(f"paint it with '{first.layer.name}'", first.layer.one.key, (("zones", wider),)),
+            Insert("give it a pass of its own", new, first.layer.one.key),
         )
         yield Finding("missed zone", "warning", words, "", repairs)
     yield from _sisters(walked)
@@ -53,8 +53,8 @@ SISTERS = (("upper", "lower"), ("front", "rear"))
 
 def _sisters(walked: Walk) -> Iterator[Finding]:
     for step in walked.steps:
-        one = step.laid.one
-        if step.laid.technique.name not in ("wash", "filter") or not one.zones:
+        one = step.layer.one
+        if step.layer.technique.name not in ("wash", "filter") or not one.zones:
             continue
         for pair in SISTERS:
             here = [zone for zone in pair if zone in one.zones]
@@ -63,9 +63,9 @@ def _sisters(walked: Walk) -> Iterator[Finding]:
             other = pair[1 - pair.index(here[0])]
             if other not in walked.zones:
                 continue
-            painted = any(other in o.laid.zones and o.laid.technique.hides for o in walked.steps)
+            painted = any(other in o.layer.zones and o.layer.technique.hides for o in walked.steps)
             done = any(
-                other in o.laid.zones and o.laid.technique.name == one.technique
+                other in o.layer.zones and o.layer.technique.name == one.technique
                 for o in walked.steps
             )
             if painted and not done:

@@ -11,11 +11,11 @@ FROSTS = ("superglue", "solvent cement", "accelerator")
 
 
 @rule(35, "frosted glass", "superglue, cement or lacquer comes near clear parts")
-def look(walked: Walk) -> Iterator[Finding]:
+def findings(walked: Walk) -> Iterator[Finding]:
     """Passes that name a clear zone; masking it is no harm."""
     zones = walked.zones
     for step in walked.steps:
-        film = step.laid
+        film = step.layer
         if not any(zone in zones and zones[zone].clear for zone in film.one.zones):
             continue
         glue = film.one.adhesive

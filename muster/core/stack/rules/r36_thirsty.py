@@ -5,18 +5,18 @@ from __future__ import annotations
 from collections.abc import Iterator
 
 from muster.core.stack.finding import Finding, Insert, rule
+from muster.core.stack.formatting import seal_before
 from muster.core.stack.media import Grade
-from muster.core.stack.said import seal_before
 from muster.core.stack.walk import Walk
 
 
 @rule(36, "thirsty", "bare wood, board or plaster is not sealed before a wash")
-def look(walked: Walk) -> Iterator[Finding]:
+def findings(walked: Walk) -> Iterator[Finding]:
     """Said once; any film that covers it whole is seal enough."""
     if walked.material not in ("wood", "board", "plaster"):
         return
     for step in walked.steps:
-        film = step.laid
+        film = step.layer
         if not film.lays:
             continue
         if film.grade >= Grade.FLOOD and film.technique.name in ("wash",):

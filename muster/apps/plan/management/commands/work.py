@@ -10,7 +10,7 @@ from django.core.management import call_command
 from django.core.management.base import BaseCommand
 from django.db import DatabaseError, connection
 
-from muster.apps.plan.beat import BEAT_EVERY_S, beat
+from muster.apps.plan.heartbeat import BEAT_EVERY_S, beat
 from muster.apps.plan.tasks import reap
 
 

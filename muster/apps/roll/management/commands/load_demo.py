@@ -15,7 +15,7 @@ from muster.apps import clock
 from muster.apps.accounts.api import DEMO_NAME
 from muster.apps.colour.shelf import keep_paints
 from muster.apps.plan.current import current_plan
-from muster.apps.recipes.starting import give_starters
+from muster.apps.recipes.services import give_starters
 from muster.apps.roll.files import keep_document
 from muster.apps.roll.models import Muster
 from muster.core.choices import Choices, Evening

@@ -1,0 +1,66 @@
+"""Reading and changing a user's house."""
+
+from __future__ import annotations
+
+from django.contrib.auth.models import User
+from django.db import transaction
+
+from muster.apps.errors import Outdated
+from muster.apps.house.models import HouseVersion
+from muster.core.house import HOUSE, USUAL, House
+from muster.core.plan.json_fields import DomainError
+
+KEPT = 60
+"""Versions that undo can reach."""
+
+
+def newest(owner_id: int) -> HouseVersion | None:
+    """The house as it stands; None where nothing was ever said. One query."""
+    return HouseVersion.objects.filter(owner=owner_id).order_by("-number").first()
+
+
+def house_of(owner_id: int) -> tuple[House, int]:
+    """The house and its version (0: the usual one)."""
+    row = newest(owner_id)
+    return (USUAL, 0) if row is None else (row.value(), row.number)
+
+
+@transaction.atomic
+def change(user: User, seen: int, house: House, label: str, undoes: int | None = None) -> int:
+    """Keep the next version. Raises Refused where rows cannot hold, Outdated where another came
+    before."""
+    house.tables()
+    User.objects.select_for_update().get(pk=user.pk)
+    row = newest(user.pk)
+    number = row.number if row else 0
+    if number != seen:
+        raise Outdated([row.label] if row else [])
+    HouseVersion.objects.create(
+        owner=user, number=number + 1, document=HOUSE.dump_python(house, mode="json"),
+        label=label[:200], undoes=undoes,
+    )  # fmt: skip
+    HouseVersion.objects.filter(owner=user, number__lte=number - KEPT).delete()
+    return number + 1
+
+
+def undoable(user: User) -> HouseVersion | None:
+    """The newest version that neither is an undo nor was undone."""
+    rows = HouseVersion.objects.filter(owner=user).order_by("-number").defer("document")
+    gone: set[int] = set()
+    for row in rows:
+        if row.undoes is not None:
+            gone.add(row.undoes)
+        elif row.number not in gone:
+            return row
+    return None
+
+
+def undo(user: User, seen: int) -> int:
+    """Go back on the newest change that stands."""
+    target = undoable(user)
+    if target is None:
+        raise DomainError("there is nothing to take back")
+    before = HouseVersion.objects.filter(owner=user, number__lt=target.number)
+    row = before.order_by("-number").first()
+    house = USUAL if row is None else row.value()
+    return change(user, seen, house, f"Taken back: {target.label}", undoes=target.number)

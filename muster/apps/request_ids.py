@@ -1,0 +1,35 @@
+"""Each request has an id: in its answer, in the log, and in what an error page says."""
+
+from __future__ import annotations
+
+import logging
+import uuid
+from collections.abc import Callable
+from contextvars import ContextVar
+
+from django.http import HttpRequest, HttpResponse
+
+current_id: ContextVar[str] = ContextVar("request_id", default="-")
+
+
+class RequestId:
+    """Middleware that gives requests their ids."""
+
+    def __init__(self, get_response: Callable[[HttpRequest], HttpResponse]) -> None:
+        self.get_response = get_response
+
+    def __call__(self, request: HttpRequest) -> HttpResponse:
+        """Answer, with the id in a header."""
+        current_id.set(uuid.uuid4().hex[:12])
+        answer = self.get_response(request)
+        answer["X-Request-Id"] = current_id.get()
+        return answer
+
+
+class WithId(logging.Filter):
+    """Puts the id of the request under way into each log record."""
+
+    def filter(self, record: logging.LogRecord) -> bool:
+        """Add it; let every record pass."""
+        record.request_id = current_id.get()
+        return True

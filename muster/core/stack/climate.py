@@ -1,0 +1,100 @@
+"""The room: how its air slows or hastens drying, and when one may spray."""
+
+from __future__ import annotations
+
+import math
+from dataclasses import dataclass
+from functools import cache
+
+from muster.core.stack.media import Clock
+
+LEAST, MOST = 0.4, 6.0
+"""Factors of water-borne drying are held between these. Common practice."""
+
+
+@dataclass(frozen=True, slots=True)
+class Climate:
+    """Air temperature in °C and relative humidity in percent."""
+
+    celsius: float = 20.0
+    humidity: float = 50.0
+
+    def __post_init__(self) -> None:
+        if not -20 <= self.celsius <= 50 or not 0 <= self.humidity <= 100:
+            raise ValueError(
+                f"a room of {self.celsius:g} °C and {self.humidity:g} %: use -20 to 50 °C and "
+                "0 to 100 %"
+            )
+
+
+def saturation_kpa(celsius: float) -> float:
+    """Saturation vapour pressure, kPa: FAO-56 (Allen et al. 1998), equation 11."""
+    return 0.6108 * math.exp(17.27 * celsius / (celsius + 237.3))
+
+
+def deficit_kpa(climate: Climate) -> float:
+    """Vapour pressure deficit, kPa: what the air can still take up."""
+    return saturation_kpa(climate.celsius) * (1 - climate.humidity / 100)
+
+
+def drying_factor(clock: Clock, climate: Climate) -> float:
+    """How many times as long a wait takes in this room as at 20 °C and 50 %.
+
+    Water-borne by the deficit, held between ``LEAST`` and ``MOST``; solvents and curing twice as
+    long for ten degrees less (van 't Hoff's rule). It is the inverse of ``rate``, so that a wait
+    of the stack and the plan's clock of the same room meet to the second.
+    """
+    return 1.0 / rate(clock, climate)
+
+
+def rate(clock: Clock, climate: Climate) -> float:
+    """How fast a clock of the plan runs in this room: three decimals, as its file writes them."""
+    if clock == "water":
+        deficit = deficit_kpa(climate)
+        usual = deficit_kpa(Climate())
+        times = min(MOST, max(LEAST, usual / deficit if deficit > 0 else MOST))
+    else:
+        times = float(2 ** ((20 - climate.celsius) / 10))
+    return max(0.001, round(1 / times, 3))
+
+
+def thickness_factor(times: float) -> float:
+    """Drying time grows with the square of thickness (diffusion)."""
+    return max(1.0, times) ** 2
+
+
+def spray_limit(climate: Climate) -> str | None:
+    """Why varnish, primer and cans should not be sprayed: 'warn', 'refuse', or None where fine."""
+    if climate.humidity > 75 or climate.celsius < 10:
+        return "refuse"
+    if climate.humidity > 65 or not 15 <= climate.celsius <= 25:
+        return "warn"
+    return None
+
+
+@dataclass(frozen=True)
+class Contour:
+    """A line of equal factor of water-borne drying: °C and % of each point, from cold to warm."""
+
+    drying_factor: float
+    celsius: tuple[float, ...]
+    humidity: tuple[float, ...]
+
+
+@cache
+def contours(
+    factors: tuple[float, ...] = (0.6, 1.0, 1.5, 2.5),
+    coldest: int = 5,
+    warmest: int = 32,
+) -> tuple[Contour, ...]:
+    """Lines of equal factor through the air, for a dial: at each °C the humidity that gives it."""
+    usual = deficit_kpa(Climate())
+    found = []
+    for times in factors:
+        points = []
+        for celsius in range(coldest, warmest + 1):
+            humidity = 100 * (1 - usual / times / saturation_kpa(celsius))
+            if 0 <= humidity <= 100:
+                points.append((float(celsius), round(humidity, 1)))
+        found.append(Contour(times, tuple(c for c, _ in points), tuple(h for _, h in points)))
+    return tuple(found)

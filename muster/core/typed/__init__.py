@@ -1,0 +1,1 @@
+"""What a painter types in one line: units, paints, passes."""

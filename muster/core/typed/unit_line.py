@@ -1,0 +1,151 @@
+"""A unit as one types it: ``24 pikes foot 1/72``."""
+
+from __future__ import annotations
+
+import re
+from dataclasses import dataclass
+
+from muster.core.choices import MOST_MODELS
+from muster.core.plan.json_fields import DomainError
+from muster.core.recipes.recipe import Kind
+
+_WORDS: dict[Kind, str] = {
+    "figure": "foot infantry figure crew militia gunner pike spearman archer rifleman soldier "
+              "trooper guard militiaman warrior swordsman levy skirmisher musketeer villager "
+              "civilian officer marine sailor man woman people",
+    "mounted": "mounted cavalry lancer rider horse horseman dragoon camel",
+    "vehicle": "vehicle tank hauler truck lorry wagon car cart half-track halftrack tractor bus "
+               "van jeep carrier locomotive engine coach barge boat ship ambulance motorcycle",
+    "gun": "gun artillery cannon howitzer mortar field-gun battery",
+    "aircraft": "aircraft plane aeroplane airplane balloon airship helicopter glider fighter "
+                "bomber biplane",
+    "building": "building house hut shop barn mill church tower shed station inn stable "
+                "warehouse cottage farm bridge wall gate fort bunker chapel factory workshop",
+    "base": "base ground terrain causeway section road river hill field trench scatter container "
+            "crate fence hedge",
+}  # fmt: skip
+WORDS: dict[str, Kind] = {word: kind for kind, words in _WORDS.items() for word in words.split()}
+"""What kind a word tells of, in the singular. Ours: ordinary words of the trade."""
+
+_ENDINGS: tuple[tuple[str, Kind], ...] = (
+    ("house", "building"), ("barn", "building"), ("shop", "building"), ("mill", "building"),
+    ("tower", "building"), ("church", "building"), ("track", "vehicle"), ("truck", "vehicle"),
+    ("wagon", "vehicle"), ("tank", "vehicle"), ("gun", "gun"), ("plane", "aircraft"),
+    ("man", "figure"),
+)  # fmt: skip
+"""What the end of a joined word tells of: farmhouse, half-track, swordsman."""
+
+MARKERS = {"foot", "mounted", "vehicle", "building", "aircraft", "terrain", "infantry", "cavalry"}
+"""Words that say the kind only, and are no part of the name."""
+
+_JOINING = {"of", "with", "and", "on", "in", "for", "from", "at", "&", "+"}
+"""What follows these words says more of what was named before."""
+
+_CREW = {"crew", "crews", "gunner", "gunners"}
+"""People that come with what is named before them: gun crews are painted with their guns."""
+
+_SCALE = re.compile(r"^1[/:-](\d{1,4})$")
+_MM = re.compile(r"^(\d{1,3})-?mm$")
+
+# Gauge names to scales. Common practice; schools differ on measuring to the eye or the crown.
+MM_TO_SCALE = {
+    2: 900, 3: 600, 6: 285, 8: 200, 10: 160, 12: 144, 15: 100, 18: 100, 20: 72, 25: 64, 28: 56,
+    30: 56, 32: 48, 35: 48, 40: 43, 54: 32, 75: 24, 90: 20, 120: 16,
+}  # fmt: skip
+_MAN_MM = 1750
+"""A man's height: for gauges that have no name. Common practice."""
+
+
+def kind_of(word: str) -> Kind | None:
+    """The kind that a word tells of, singular or plural, alone or at a joined word's end."""
+    plain = word.lower().strip(",.;")
+    for one in (plain, *_singulars(plain)):
+        if one in WORDS:
+            return WORDS[one]
+    for one in (plain, *_singulars(plain)):
+        for ending, kind in _ENDINGS:
+            if one.endswith(ending) and len(one) > len(ending) + 1:
+                return kind
+    return None
+
+
+def _singulars(word: str) -> list[str]:
+    found = []
+    if word.endswith("men"):
+        found.append(word[:-3] + "man")
+    if word.endswith("ies"):
+        found.append(word[:-3] + "y")
+    if word.endswith("es"):
+        found.append(word[:-2])
+    if word.endswith("s"):
+        found.append(word[:-1])
+    return found
+
+
+def scale_of(word: str) -> int | None:
+    """The scale that a word says: 1/72, 1-72, 1:72, 28mm. Raises Refused for one that is none."""
+    found = _SCALE.match(word)
+    if found:
+        scale = int(found.group(1))
+        if not 1 <= scale <= 1000:
+            raise DomainError(f"the scale {word}: use one from 1/1 to 1/1000")
+        return scale
+    gauge = _MM.match(word.lower())
+    if gauge:
+        mm = int(gauge.group(1))
+        if not mm:
+            raise DomainError(f"the size {word}: use one from 2mm on, or a scale such as 1/72")
+        return MM_TO_SCALE.get(mm, max(1, min(1000, round(_MAN_MM / mm))))
+    return None
+
+
+@dataclass(frozen=True)
+class TypedUnit:
+    """What a line says. ``kind`` is None where no word tells it."""
+
+    count: int
+    name: str
+    kind: Kind | None
+    scale: int | None
+
+
+def read_line(line: str) -> TypedUnit:
+    """Read a typed line. Raises Refused with how to mend it."""
+    # A number and its unit may stand apart: 28 mm.
+    words = re.sub(r"(?<!\S)(\d{1,3})\s+mm(?!\S)", r"\1mm", line, flags=re.IGNORECASE).split()
+    counts = [word for word in words if word.isdecimal() and word.isascii()]
+    if not counts:
+        raise DomainError(f"'{line.strip()}': say how many first, as in '24 pikes foot 1/72'")
+    if len(counts[0]) > 9 or not 1 <= int(counts[0]) <= MOST_MODELS:
+        raise DomainError(
+            f"{counts[0][:20]} models: a unit has 1 to {MOST_MODELS}; split a larger one"
+        )
+    count = int(counts[0])
+    words.remove(counts[0])
+    scale: int | None = None
+    name: list[str] = []
+    marked: list[Kind] = []
+    told: list[Kind | None] = []
+    before_of = True
+    for word in words:
+        said = scale_of(word)
+        if said is not None:
+            scale = said
+            continue
+        kind_said = kind_of(word)
+        if kind_said and word.lower() in MARKERS:
+            marked.append(kind_said)
+            continue
+        before_of = before_of and word.lower() not in _JOINING
+        if kind_said and before_of:
+            told.append(kind_said if word.lower() not in _CREW else None)
+        name.append(word)
+    # Of several words the last one is what they are: horse carts are carts.
+    sure = [*marked, *(one for one in reversed(told) if one)]
+    kind = next(iter(sure), "figure" if told else None)
+    title = " ".join(name) or (kind or "")
+    if not title:
+        raise DomainError(f"'{line.strip()}': say what they are, as in '24 pikes foot 1/72'")
+    if len(title) > 60:
+        raise DomainError("the name is longer than 60 letters: shorten it")
+    return TypedUnit(count, title[0].upper() + title[1:], kind, scale)

@@ -1,0 +1,158 @@
+"""The bench: one call at a time, what dries, what comes next."""
+
+from __future__ import annotations
+
+from dataclasses import dataclass
+from datetime import datetime, timedelta
+
+from muster.core.facts import Tick
+from muster.core.pipeline import Derived
+from muster.core.plan.clocks import rates_of, ready_at
+from muster.core.views.board import Board
+from muster.core.views.cards import CallCard
+
+FORGOTTEN_S = 1200
+"""A call without a tick for so much longer than its work takes has been left running."""
+
+
+@dataclass(frozen=True)
+class BenchPip:
+    """A model in this call: ``state`` is open, wet or done."""
+
+    model: int
+    state: str
+    touch_up: bool
+    fact: str | None
+
+
+@dataclass(frozen=True)
+class Drying:
+    """A tray that dries now."""
+
+    tray_name: str
+    start: datetime
+    first_dry: datetime
+    last_dry: datetime
+
+
+@dataclass(frozen=True)
+class BenchView:
+    """What stands on the bench now. ``call`` is the one under way, else the next one."""
+
+    call: CallCard | None
+    running: bool
+    paused: bool
+    pips: list[BenchPip]
+    number: int
+    of: int
+    since: datetime | None
+    """When the model in hand was begun."""
+    finished_about: datetime | None
+    """When the models still open were done, had one worked on at the planned speed."""
+    forgotten: bool
+    """Whether the call seems to have been left running."""
+    sitting_end: datetime | None
+    clean_up_from: datetime | None
+    next: list[CallCard]
+    drying: list[Drying]
+    can_take_back: bool
+    last_fact: str | None
+
+
+def bench_view(derived: Derived, board: Board) -> BenchView:
+    """Put the bench together."""
+    problem, instance, state = derived.instance.problem, derived.instance, derived.state
+    cards = {card.id: card for card in board.calls}
+    current = problem.sitting_at(problem.now)
+    span = board.sittings[current] if current is not None else None
+    order: list[str] = []
+    for piece in board.pieces:
+        if not order or order[-1] != piece.call:
+            order.append(piece.call)
+    running = state.running
+    shown: CallCard | None = None
+    if running is not None:
+        shown = next(
+            (
+                card
+                for card in board.calls
+                if card.unit == running.unit
+                and card.tray.endswith(f".{running.tray}")
+                and card.pass_keys[:1] == list(running.pass_keys[:1])
+            ),
+            None,
+        )
+    if shown is None and order:
+        shown = cards[order[0]]
+    tonight = [piece.call for piece in board.pieces if span is not None and piece.start < span.end]
+    following = [cards[name] for name in order if shown is None or name != shown.id]
+    clean = None
+    if span is not None and running is not None and shown is not None:
+        family = derived.calls[shown.id].first.family
+        seconds = problem.families[family].cleanup_s if family else 0
+        if shown.tool and shown.tool in problem.tools:
+            seconds += problem.tools[shown.tool].cleanup_s
+        clean = instance.moment(instance.seconds(span.end) - seconds)
+    pips = []
+    for model in shown.models if shown else ():
+        tick = state.ticks.get((shown.unit, model, shown.pass_keys[0])) if shown else None
+        touched = bool(shown and (shown.unit, model, shown.pass_keys[0]) in state.touch_ups)
+        wet = tick is not None and shown is not None and _is_wet(derived, shown.id, tick)
+        stage = "open" if tick is None else "wet" if wet else "done"
+        pips.append(BenchPip(model, stage, touched, str(tick.fact) if tick else None))
+    last = state.last()
+    left = sum(pip.state == "open" for pip in pips)
+    since = state.running.since if state.running and shown else None
+    about = None
+    if since is not None and shown is not None:
+        about = min(derived.snapshot.now, since + timedelta(seconds=left * shown.per_item_s))
+    return BenchView(
+        call=shown,
+        running=running is not None and shown is not None,
+        paused=running is not None and running.paused,
+        pips=sorted(pips, key=lambda pip: pip.model),
+        number=(tonight.index(shown.id) + 1) if shown and shown.id in tonight else 1,
+        of=len(dict.fromkeys(tonight)),
+        since=since,
+        finished_about=about,
+        forgotten=_is_forgotten(derived, left, shown.per_item_s if shown else 0),
+        sitting_end=span.end if span else None,
+        clean_up_from=clean,
+        next=following[:3],
+        drying=_drying(derived, board),
+        can_take_back=last is not None,
+        last_fact=str(last.id) if last else None,
+    )
+
+
+def _is_forgotten(derived: Derived, left: int, per_item_s: int) -> bool:
+    """Whether the call under way was left running: all that was left would long be done."""
+    running = derived.state.running
+    if running is None or running.paused or not left:
+        return False
+    quiet_s = (derived.snapshot.now - running.since).total_seconds()
+    if derived.instance.problem.sitting_at(derived.instance.problem.now) is None:
+        return quiet_s > FORGOTTEN_S
+    return quiet_s > left * per_item_s + FORGOTTEN_S
+
+
+def _is_wet(derived: Derived, call: str, tick: Tick) -> bool:
+    """Whether a model ticked in a call is not yet dry."""
+    problem = derived.instance.problem
+    task = problem.tasks[call]
+    ended = derived.instance.seconds(tick.end)
+    return ready_at(rates_of(problem, task.clock), ended, task.dry_s) > problem.now
+
+
+def _drying(derived: Derived, board: Board) -> list[Drying]:
+    now = derived.snapshot.now
+    found = []
+    for card in board.calls:
+        if not card.done_models or card.dry_to is None or card.dry_from is None:
+            continue
+        ticks = [derived.state.ticks[card.unit, m, card.pass_keys[0]] for m in card.done_models]
+        ended = max(tick.end for tick in ticks)
+        if len(card.done_models) < len(card.models) or card.dry_to <= now:
+            continue
+        found.append(Drying(card.tray_name, ended, card.dry_from, card.dry_to))
+    return sorted(found, key=lambda one: one.last_dry)[:3]
