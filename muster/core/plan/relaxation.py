@@ -25,7 +25,7 @@ class Relaxation:
         self.problem, self.solve = problem, solve
         self.pairs: dict[Link, bool] = {}
         self.later: frozenset[str] | None = None
-        self.roomy: dict[str, frozenset[str]] = {}
+        self.roomy: dict[tuple[str, ...], frozenset[str]] = {}
         self.wider: dict[Link, frozenset[str]] = {}
 
     def pair_fits(self, link: Link) -> bool:
@@ -61,12 +61,15 @@ class Relaxation:
         at_once = task.break_ is Break.NONE and task.dry_s > 0 and bool(task.places)
         if not (self.problem.holds or at_once) or task.id in self._placed_later():
             return None
-        for place in self.problem.places:
-            if place not in self.roomy:
-                wide = {**self.problem.places, place: 2**40}
-                self.roomy[place] = self.solve(replace(self._with_time(), places=wide))
-            if task.id in self.roomy[place]:
-                return place
+        places = tuple(self.problem.places)
+        for wide in (*((place,) for place in places), places):
+            if wide not in self.roomy:
+                roomy = {**self.problem.places, **dict.fromkeys(wide, 2**40)}
+                self.roomy[wide] = self.solve(replace(self._with_time(), places=roomy))
+            if task.id in self.roomy[wide]:
+                # Where only all of them together would do, the one that it is nearest to filling.
+                taken = [place for place in wide if task.places.get(place)] or list(wide)
+                return min(taken, key=lambda p: self.problem.places[p] / task.places.get(p, 1))
         return None
 
     def _with_time(self) -> Problem:

@@ -72,6 +72,10 @@ def test_a_rack_that_would_hold_a_whole_piece_only_in_air_that_is_gone_is_what_l
                clocks={"water": [{"from": 0, "rate": 0.4}, {"from": 100, "rate": 1.5},
                                  {"from": 200, "rate": 0.4}]})  # fmt: skip
     assert why(raw) == {"coat": ("place", "rack")}
+    both = {**raw, "places": {"handles": 2, "rack": 2}}
+    both["tasks"] = [{**raw["tasks"][0], "places": {"handles": 1, "rack": 1}}]
+    # One place wider would not do: both are full, and one of them is named.
+    assert why(both) == {"coat": ("place", "handles")}
 
 
 def test_a_wash_that_cannot_be_wiped_in_time_is_not_laid() -> None:
