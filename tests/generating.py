@@ -12,12 +12,12 @@ from typing import Any
 
 from hypothesis import strategies as st
 
+from muster.core.craft.media import MEDIA
+from muster.core.craft.techniques import TECHNIQUES
+from muster.core.craft.zones import ZONES
 from muster.core.formats import muster as muster_format
 from muster.core.formats import shelf as shelf_format
 from muster.core.house import HOUSE
-from muster.core.stack.media import MEDIA
-from muster.core.stack.techniques import TECHNIQUES
-from muster.core.stack.zones import ZONES
 
 Json = dict[str, Any]
 

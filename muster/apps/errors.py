@@ -11,7 +11,7 @@ from ninja.errors import ValidationError
 
 from muster.apps.pages import BROKEN, NO_DATABASE
 from muster.apps.request_ids import current_id
-from muster.core.plan.json_fields import DomainError
+from muster.core.errors import DomainError
 
 log = logging.getLogger("muster")
 

@@ -9,8 +9,8 @@ from dataclasses import asdict
 from pathlib import Path
 from typing import Any
 
+from muster.core.errors import DomainError
 from muster.core.formats.recipe import read
-from muster.core.plan.json_fields import DomainError
 from muster.core.recipes.recipe import Recipe
 from muster.core.stack.cautions import FIRST
 from muster.core.stack.check import Report, check

@@ -17,8 +17,8 @@ from muster.core.colour.observer import Floats
 from muster.core.colour.owned import OwnedPaint, shelf_from
 from muster.core.colour.shelf import Mix, Shelf
 from muster.core.colour.spaces import lab_of, xyz_of_hex
+from muster.core.errors import DomainError
 from muster.core.formats.shelf import read
-from muster.core.plan.json_fields import DomainError
 
 FOUND, REFUSED = 0, 2
 ANSWERS = 8

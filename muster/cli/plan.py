@@ -12,7 +12,7 @@ from datetime import UTC, datetime
 from pathlib import Path
 from typing import Any
 
-from muster.core.plan.json_fields import DomainError
+from muster.core.errors import DomainError
 from muster.core.plan.plan import Plan
 from muster.core.plan.problem import Problem
 from muster.core.plan.reading import problem_from

@@ -14,7 +14,7 @@ from zoneinfo import ZoneInfo, available_timezones
 from pydantic import AfterValidator, Field, TypeAdapter
 from pydantic.dataclasses import dataclass
 
-from muster.core.recipes.recipe import STRICT, Kind, Name, Tier
+from muster.core.vocabulary import STRICT, Kind, Name, Tier
 
 Id = Annotated[str, Field(pattern=r"^[a-z0-9][a-z0-9-]{0,39}$")]
 
@@ -34,6 +34,16 @@ Zone = Annotated[str, AfterValidator(_zone)]
 
 MOST_MODELS = 500
 """In one unit: more is a slip of the finger."""
+
+MOST_UNITS = 60
+MOST_RACK = 100_000
+MOST_SPELLS = 20
+MOST_SPARE_MIN = 240
+MOST_ORDERS = 200
+MOST_EVENINGS = 400
+MOST_WEEKLY = 28
+MOST_EXCEPTIONS = 400
+"""From the weekly rhythm."""
 
 
 @dataclass(frozen=True, config=STRICT)
@@ -178,8 +188,8 @@ class Choices:
     pins: tuple[PinChoice, ...] = ()
     left_out: tuple[LeaveOut, ...] = ()
     put_off: tuple[PutOff, ...] = ()
-    rack: Annotated[int, Field(ge=1, le=100_000)] = 40
-    spare_min: Annotated[int, Field(ge=0, le=240)] = 0
+    rack: Annotated[int, Field(ge=1, le=MOST_RACK)] = 40
+    spare_min: Annotated[int, Field(ge=0, le=MOST_SPARE_MIN)] = 0
     """Minutes left free at the end of each sitting, for what takes longer."""
     finish_first: Id | None = None
     """The unit that is to stand finished before the others."""

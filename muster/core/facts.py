@@ -10,7 +10,7 @@ from uuid import RFC_4122, UUID
 from pydantic import AfterValidator, AwareDatetime, Field, TypeAdapter
 from pydantic.dataclasses import dataclass
 
-from muster.core.recipes.recipe import STRICT
+from muster.core.vocabulary import STRICT
 
 FactKind = Literal["begin", "tick", "touch_up", "pause", "end", "take_back"]
 

@@ -12,10 +12,10 @@ from typing import Annotated
 from pydantic import Field, TypeAdapter
 from pydantic.dataclasses import dataclass
 
-from muster.core.recipes.recipe import STRICT, Name
+from muster.core.craft.tables import Own, Tables, tables_of
 from muster.core.stack.climate import Climate
 from muster.core.stack.habits import Habits
-from muster.core.stack.tables import Own, Tables, tables_of
+from muster.core.vocabulary import STRICT, Name
 
 MOST_DAYS = 400
 """Of readings kept: the oldest go first."""

@@ -6,11 +6,11 @@ import hashlib
 import json
 from dataclasses import dataclass, replace
 
-from muster.core.colour.recipes import coloured
+from muster.core.colour.mixed_passes import coloured
 from muster.core.facts import BenchState, replay
 from muster.core.plan.plan import Plan
 from muster.core.plan.planner import Planner
-from muster.core.recipes.expand import whole
+from muster.core.recipes.expand import expand_recipe
 from muster.core.recipes.recipe import Recipe
 from muster.core.snapshot import Snapshot
 from muster.core.stack.resolve_waits import ResolvedWaits, resolve_waits
@@ -46,7 +46,7 @@ def derive(snapshot: Snapshot, keep_running: bool = True) -> Derived:
     for unit in snapshot.choices.units:
         name = (unit.recipe, unit.recipe_version)
         if name not in recipes:
-            unfolded = whole(snapshot.recipes[name], snapshot.recipes).recipe
+            unfolded = expand_recipe(snapshot.recipes[name], snapshot.recipes).recipe
             made = resolve_waits(unfolded, house.habits, tables)
             recipes[name], waits_by_recipe[name] = coloured(made.recipe, paints), made
     snapshot = replace(snapshot, recipes=recipes)

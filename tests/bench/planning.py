@@ -23,9 +23,9 @@ from muster.core.plan.planner import Planner
 from muster.core.plan.problem import Problem
 from muster.core.plan.reading import problem_from
 from muster.core.plan.search_state import SearchState
-from tests.core.plan.test_planner import carried_out
 from tests.bench.baseline import Restarts
 from tests.bench.instances import HALF_DONE, KINDS, force
+from tests.core.plan.test_planner import carried_out
 
 RESTARTS = 10_000
 

@@ -10,8 +10,8 @@ from selenium.webdriver.common.by import By
 from selenium.webdriver.support.ui import Select
 
 from muster.apps.recipes.models import RecipeVersion
+from muster.core.craft.techniques import TECHNIQUES
 from muster.core.recipes.recipe import RECIPE
-from muster.core.stack.techniques import TECHNIQUES
 from tests.browser.conftest import Browser
 from tests.conftest import Clock
 

@@ -14,7 +14,7 @@ from muster.cli.plan import PARTIAL, PLANNED, REFUSED, main
 from muster.core.plan.checking import check
 from muster.core.plan.plan import Plan
 from muster.core.plan.reading import problem_from
-from tests.core.plan.test_refusals import EXAMPLE
+from tests.core.plan.test_validation import EXAMPLE
 
 
 def written(folder: Path, raw: Any) -> str:

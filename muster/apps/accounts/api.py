@@ -21,8 +21,8 @@ from muster.apps.recipes.services import give_starters
 from muster.apps.requests import UserRequest
 from muster.apps.roll.files import export_text
 from muster.apps.roll.models import Muster
+from muster.core.errors import DomainError
 from muster.core.house import HOUSE
-from muster.core.plan.json_fields import DomainError
 
 router = Router()
 

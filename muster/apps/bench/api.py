@@ -16,10 +16,10 @@ from muster.apps.requests import UserRequest
 from muster.apps.roll import services
 from muster.apps.roll.api import View, answer
 from muster.apps.roll.queries import choices_of, own_muster
-from muster.core.commands.sittings import AddEvening
+from muster.core.commands.verbs.add_evening import AddEvening
+from muster.core.errors import DomainError
 from muster.core.facts import FACT
 from muster.core.facts import Fact as FactDocument
-from muster.core.plan.json_fields import DomainError
 
 router = Router()
 

@@ -24,7 +24,7 @@ from muster.core.colour.observer import Floats
 from muster.core.colour.owned import shelf_from
 from muster.core.colour.shelf import DROP_ML, Mix, Shelf
 from muster.core.colour.spaces import difference, lab_of, xyz_of_hex
-from muster.core.plan.json_fields import DomainError
+from muster.core.errors import DomainError
 
 router = Router()
 

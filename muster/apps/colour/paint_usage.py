@@ -13,7 +13,7 @@ from muster.apps.roll.models import Muster
 from muster.core.amounts.requirements import used_since
 from muster.core.choices import Unit
 from muster.core.facts import replay
-from muster.core.recipes.expand import whole
+from muster.core.recipes.expand import expand_recipe
 from muster.core.recipes.recipe import Recipe
 
 
@@ -38,4 +38,4 @@ def whole_recipes(owner_id: int, units: Iterable[Unit]) -> dict[tuple[str, int],
     """The versions that units follow, nested recipes unfolded."""
     wanted = {(unit.recipe, unit.recipe_version) for unit in units}
     known = versions_of(owner_id, wanted)
-    return {name: whole(known[name], known).recipe for name in wanted if name in known}
+    return {name: expand_recipe(known[name], known).recipe for name in wanted if name in known}

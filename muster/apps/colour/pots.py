@@ -24,8 +24,8 @@ from muster.apps.roll.queries import choices_of
 from muster.core.colour import match as matching
 from muster.core.colour.reconstruct import reflectance_of_hex
 from muster.core.colour.variants import in_tone_with
-from muster.core.commands.command import EditUnit
-from muster.core.plan.json_fields import DomainError
+from muster.core.commands.verbs.edit_unit import EditUnit
+from muster.core.errors import DomainError
 from muster.core.recipes.recipe import MixPart
 
 router = Router()

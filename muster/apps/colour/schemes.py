@@ -11,14 +11,14 @@ from muster.apps.colour.mixing import DropIn, Hex, MixOut, lab_of_hex, palette_o
 from muster.apps.requests import UserRequest
 from muster.apps.roll.queries import choices_of, own_muster, recipes_of
 from muster.core.colour.judge import camouflage, fade_coat, filters, for_scale
+from muster.core.colour.mixed_passes import coloured
 from muster.core.colour.paint import stated
 from muster.core.colour.ramps import ramp
-from muster.core.colour.recipes import coloured
 from muster.core.colour.reconstruct import reflectance_of_hex
 from muster.core.colour.spaces import hexes_of, xyz_of_lab
 from muster.core.colour.variants import consistency, variants
-from muster.core.plan.json_fields import DomainError
-from muster.core.recipes.recipe import Tier
+from muster.core.errors import DomainError
+from muster.core.vocabulary import Tier
 
 router = Router()
 

@@ -24,9 +24,9 @@ from muster.core.amounts.film import covers_cm2_ml
 from muster.core.colour.owned import OwnedPaint, Reading, optics_of
 from muster.core.colour.paint import contrast_ratio
 from muster.core.colour.shelf import MOST_PAINTS
+from muster.core.craft.media import MEDIA
+from muster.core.errors import DomainError
 from muster.core.formats import shelf as shelf_format
-from muster.core.plan.json_fields import DomainError
-from muster.core.stack.media import MEDIA
 
 router = Router()
 

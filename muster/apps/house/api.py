@@ -10,10 +10,10 @@ from muster.apps import clock
 from muster.apps.devices.room_sensor import SimulatedRoom
 from muster.apps.house import services
 from muster.apps.requests import UserRequest
+from muster.core.craft.tables import Tables
 from muster.core.house import Air, House
 from muster.core.stack.climate import Contour, contours, drying_factor, spray_limit
 from muster.core.stack.habits import ABOUT, OURS, REASONS
-from muster.core.stack.tables import Tables
 
 router = Router()
 

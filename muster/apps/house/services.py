@@ -7,8 +7,8 @@ from django.db import transaction
 
 from muster.apps.errors import Outdated
 from muster.apps.house.models import HouseVersion
+from muster.core.errors import DomainError
 from muster.core.house import HOUSE, USUAL, House
-from muster.core.plan.json_fields import DomainError
 
 KEPT = 60
 """Versions that undo can reach."""

@@ -15,8 +15,8 @@ from muster.apps.plan.models import PlanRun
 from muster.apps.recipes.queries import newest_recipes
 from muster.apps.requests import UserRequest
 from muster.apps.roll.queries import own_muster
+from muster.core.errors import DomainError
 from muster.core.plan.counterfactual import sooner_without
-from muster.core.plan.json_fields import DomainError
 from muster.core.plan.reasons import reasons_of
 from muster.core.views.left import left_rows
 from muster.core.views.left_remedies import LeftRemedy, left_remedies

@@ -17,10 +17,10 @@ from muster.apps.requests import UserRequest
 from muster.apps.roll import services
 from muster.apps.roll.models import Muster
 from muster.apps.roll.queries import choices_of
-from muster.core.commands.command import EditUnit
-from muster.core.plan.json_fields import DomainError
+from muster.core.commands.verbs.edit_unit import EditUnit
+from muster.core.errors import DomainError
 from muster.core.recipes.compare import differences
-from muster.core.recipes.expand import held_by, whole
+from muster.core.recipes.expand import expand_recipe, held_by
 from muster.core.recipes.recipe import Pass, complaints_of
 from muster.core.recipes.recipe import Recipe as RecipeDocument
 
@@ -153,7 +153,7 @@ def _refuse_bad(user: User, recipe: RecipeDocument) -> None:
     complaints = complaints_of(recipe)
     if complaints:
         raise DomainError(*complaints)
-    whole(recipe, versions_of(user.pk, (held_by(one) or ("", 0) for one in recipe.passes)))
+    expand_recipe(recipe, versions_of(user.pk, (held_by(one) or ("", 0) for one in recipe.passes)))
 
 
 def _follow(user: User, name: str, recipe: RecipeDocument) -> None:

@@ -13,13 +13,14 @@ from muster.apps.house.services import house_of
 from muster.apps.recipes.queries import versions_of
 from muster.apps.recipes.trials import trials_of, tried
 from muster.apps.requests import UserRequest
-from muster.core.colour.appearance import Appearance, Surface, appearances, detail_zones
+from muster.core.colour.mixed_passes import coloured
 from muster.core.colour.owned import OwnedPaint
-from muster.core.colour.recipes import coloured
 from muster.core.colour.spaces import lab_of, xyz_of_hex
 from muster.core.colour.visibility import DISTANCE_MM, contrast
-from muster.core.recipes.expand import held_by, whole
-from muster.core.recipes.recipe import Kind, Pass, Recipe, Tier
+from muster.core.craft.tables import Tables
+from muster.core.recipes.expand import expand_recipe, held_by
+from muster.core.recipes.recipe import Pass, Recipe
+from muster.core.stack.appearance import Appearance, Surface, appearances, detail_zones
 from muster.core.stack.cautions import FIRST
 from muster.core.stack.check import Report, check
 from muster.core.stack.climate import Climate, drying_factor, spray_limit
@@ -28,11 +29,11 @@ from muster.core.stack.formatting import duration
 from muster.core.stack.habits import Habits
 from muster.core.stack.layer import AppliedLayer
 from muster.core.stack.repair_cost import cost_of, minutes_of
-from muster.core.stack.tables import Tables
 from muster.core.stack.undercoat import Undercoat, with_undercoat
 from muster.core.stack.walk import Walk
 from muster.core.stack.windows import window_of
 from muster.core.typed.pass_line import About, typed
+from muster.core.vocabulary import Kind, Tier
 
 router = Router()
 
@@ -158,7 +159,7 @@ class Draft:
 
     def report(self) -> tuple[Report, dict[str, str]]:
         """What its layers say, nested recipes unfolded; and the key that each pass stands for."""
-        unfolded = whole(self.recipe, self.known)
+        unfolded = expand_recipe(self.recipe, self.known)
         return check(
             coloured(unfolded.recipe, self.paints), self.climate, self.habits, self.tables
         ), unfolded.outer

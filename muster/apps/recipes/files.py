@@ -15,9 +15,9 @@ from muster.apps.recipes.models import Recipe as RecipeRow
 from muster.apps.recipes.queries import newest_version, versions_of
 from muster.apps.recipes.services import keep_version
 from muster.apps.requests import UserRequest
+from muster.core.errors import DomainError
 from muster.core.formats import recipe as recipe_format
-from muster.core.plan.json_fields import DomainError
-from muster.core.recipes.expand import all_held, whole, with_held
+from muster.core.recipes.expand import all_held, expand_recipe, with_held
 from muster.core.recipes.recipe import Recipe
 from muster.core.stack.check import check
 
@@ -59,7 +59,7 @@ def preview(request: UserRequest, file: File[UploadedFile]) -> RecipePreview:
     """What importing a file would do; nothing is changed."""
     document = _document(file)
     house, _ = house_of(request.user.pk)
-    flat = whole(document.recipe, document.known()).recipe
+    flat = expand_recipe(document.recipe, document.known()).recipe
     report = check(flat, house.climate(), house.habits, house.tables())
     return RecipePreview(
         name=document.recipe.name, passes=len(flat.passes),
@@ -73,7 +73,7 @@ def import_recipe(request: UserRequest, file: File[UploadedFile]) -> Imported:
     """Import a recipe with all that it holds: all or nothing."""
     document = _document(file)
     house, _ = house_of(request.user.pk)
-    check(whole(document.recipe, document.known()).recipe, tables=house.tables())
+    check(expand_recipe(document.recipe, document.known()).recipe, tables=house.tables())
     return Imported(code=_keep(request.user, document))
 
 

@@ -13,7 +13,7 @@ from pydantic import Field
 from muster.apps import clock
 from muster.apps.recipes.models import Recipe, Trial
 from muster.apps.requests import UserRequest
-from muster.core.plan.json_fields import DomainError
+from muster.core.errors import DomainError
 from muster.core.recipes.recipe import Pass
 
 router = Router()

@@ -29,10 +29,11 @@ from muster.core.choices import (
     Spell,
     Weekly,
 )
-from muster.core.commands.command import AddUnit, Command, carry_out, refuse_past_day
-from muster.core.commands.sittings import rhythm_of
-from muster.core.plan.json_fields import DomainError
-from muster.core.recipes.recipe import Kind
+from muster.core.commands.any_command import AnyCommand
+from muster.core.commands.rhythm import rhythm_of
+from muster.core.commands.verbs.add_unit import AddUnit
+from muster.core.commands.verbs.set_parade_day import refuse_past_day
+from muster.core.errors import DomainError
 from muster.core.recipes.starters import BY_KIND
 from muster.core.typed.unit_line import read_line
 from muster.core.views.bench import BenchView, bench_view
@@ -40,6 +41,7 @@ from muster.core.views.board import Board, board_of
 from muster.core.views.calendar_text import local_day
 from muster.core.views.moved import Moved, moved_words
 from muster.core.views.roll import Head, UnitRow, head_of, roll_of
+from muster.core.vocabulary import Kind
 from muster.core.work.sittings import sittings_from
 
 router = Router()
@@ -133,7 +135,7 @@ class CommandIn(Schema):
     """A command, with the version that the caller saw."""
 
     version: int
-    command: Command
+    command: AnyCommand
 
 
 class Seen(Schema):
@@ -234,7 +236,7 @@ def begin(request: UserRequest, payload: NewMuster) -> MusterName:
         if version is None:
             raise DomainError(f"'{one.line}': there is no such recipe: choose one of yours")
         wanted = AddUnit("add_unit", one.line, one.recipe, version.number, one.kind)
-        choices, _ = carry_out(choices, wanted, now)
+        choices, _ = wanted.apply(choices, now)
     hours = {day.weekday: (day.start, day.end) for day in payload.weekdays}
     rhythm = rhythm_of(hours, local_day(choices, now))
     choices = replace(choices, parade_day=payload.parade_day, rhythm=rhythm)

@@ -16,10 +16,10 @@ from muster.apps.recipes.services import keep_version
 from muster.apps.roll import services
 from muster.apps.roll.models import Muster
 from muster.apps.roll.queries import choices_of, recipes_of
+from muster.core.errors import DomainError
 from muster.core.facts import FACT
 from muster.core.formats import muster as muster_format
 from muster.core.pipeline import derive
-from muster.core.plan.json_fields import DomainError
 from muster.core.recipes.expand import with_held
 from muster.core.recipes.recipe import Recipe
 from muster.core.snapshot import Snapshot

@@ -10,8 +10,10 @@ from muster.apps.plan.current import current_plan
 from muster.apps.roll.models import Muster, Version
 from muster.apps.roll.queries import choices_of, own_muster, recipes_of, refuse_outdated
 from muster.core.choices import CHOICES, Choices
-from muster.core.commands.command import AddUnit, Command, EditUnit, carry_out
-from muster.core.plan.json_fields import DomainError
+from muster.core.commands.command import Command
+from muster.core.commands.verbs.add_unit import AddUnit
+from muster.core.commands.verbs.edit_unit import EditUnit
+from muster.core.errors import DomainError
 
 MOST_MUSTERS = 50
 
@@ -21,7 +23,7 @@ def command(user: User, muster_id: int, seen: int, wanted: Command) -> Muster:
     """Carry a command out on the version that the caller saw."""
     muster = own_muster(user, muster_id, lock=True)
     refuse_outdated(muster, seen)
-    choices, label = carry_out(choices_of(muster), wanted, clock.now())
+    choices, label = wanted.apply(choices_of(muster), clock.now())
     if isinstance(wanted, AddUnit | EditUnit):
         _refuse_missing_recipe(muster, choices)
     keep(muster, choices, label)

@@ -22,10 +22,10 @@ from muster.apps.roll.queries import choices_of, own_muster
 from muster.core.amounts.area import BOXES, Box, model_cm2
 from muster.core.amounts.mesh import MOST_BYTES, measured
 from muster.core.amounts.requirements import Requirement, Stock, requirements, still_needed
+from muster.core.errors import DomainError
 from muster.core.facts import replay
 from muster.core.house import ExpectedDelivery
-from muster.core.plan.json_fields import DomainError
-from muster.core.recipes.recipe import Kind
+from muster.core.vocabulary import Kind
 from muster.core.work.calls import calls_of
 
 router = Router()

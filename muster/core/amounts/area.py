@@ -4,7 +4,7 @@ from __future__ import annotations
 
 from dataclasses import dataclass
 
-from muster.core.recipes.recipe import Kind
+from muster.core.vocabulary import Kind
 
 CLOTHED = 1.5
 """Clothing and gear over bare skin. Common practice."""

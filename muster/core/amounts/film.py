@@ -9,9 +9,10 @@ import math
 from dataclasses import dataclass
 
 from muster.core.colour.shelf import DROP_ML
-from muster.core.recipes.recipe import Kind, Pass
+from muster.core.craft.techniques import OTHER, TECHNIQUES
+from muster.core.recipes.recipe import Pass
 from muster.core.stack.layer import medium_of
-from muster.core.stack.techniques import OTHER, TECHNIQUES
+from muster.core.vocabulary import Kind
 
 WET_UM = {"airbrush": 25.0, "spray can": 35.0, "brush": 60.0}
 """Wet film of one coat by tool, µm."""

@@ -9,7 +9,7 @@ from typing import cast
 import numpy as np
 import trimesh
 
-from muster.core.plan.json_fields import DomainError
+from muster.core.errors import DomainError
 
 MOST_BYTES = 40_000_000
 MOST_FACES = 800_000

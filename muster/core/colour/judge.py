@@ -12,7 +12,7 @@ from muster.core.colour.observer import Floats
 from muster.core.colour.paint import Optics
 from muster.core.colour.spaces import difference, lab_of, xyz_of, xyz_of_lab
 from muster.core.colour.visibility import DISTANCE_MM, merges_mm
-from muster.core.recipes.recipe import Tier
+from muster.core.vocabulary import Tier
 
 FILTER = 0.15
 """A filter's film, in brushed coats of its unthinned paint. Common practice: 1 part in 9."""

@@ -13,7 +13,7 @@ from muster.core.colour.calibrate import Swatch, calibrated
 from muster.core.colour.paint import Opacity, Optics, stated
 from muster.core.colour.shelf import DROP_ML, Paint, Shelf
 from muster.core.colour.spaces import hexes_of, lab_of, xyz_of_hex
-from muster.core.recipes.recipe import STRICT, Colour, Name
+from muster.core.vocabulary import STRICT, Colour, Name
 
 Millilitres = Annotated[float, Field(ge=0, le=100_000)]
 

@@ -11,7 +11,7 @@ from muster.core.colour.film import masstone_of, mixed
 from muster.core.colour.observer import Floats
 from muster.core.colour.paint import Optics
 from muster.core.colour.spaces import difference, hexes_of, lab_of, xyz_of
-from muster.core.stack.media import MEDIA
+from muster.core.craft.media import MEDIA
 
 MOST_PAINTS = 300
 """On a shelf that is matched from."""

@@ -8,7 +8,7 @@ from typing import Literal
 
 from muster.core.colour.observer import Floats
 from muster.core.colour.spaces import difference
-from muster.core.recipes.recipe import Tier
+from muster.core.vocabulary import Tier
 
 ARC_MINUTE = math.radians(1 / 60)
 """The limit of resolution (Snellen): 0.291 mm at 1 m."""

@@ -7,7 +7,7 @@ from typing import Any, TypeVar
 
 from pydantic import TypeAdapter, ValidationError
 
-from muster.core.plan.json_fields import DomainError
+from muster.core.errors import DomainError
 
 MOST_COMPLAINTS = 20
 T = TypeVar("T")

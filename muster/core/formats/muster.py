@@ -8,12 +8,13 @@ from pydantic import Field, TypeAdapter
 from pydantic.dataclasses import dataclass
 
 from muster.core.choices import Choices
+from muster.core.errors import DomainError
 from muster.core.facts import Fact
 from muster.core.formats.document import parsed, schema_of, validated, written
 from muster.core.formats.upgrading import muster_file_2
-from muster.core.plan.json_fields import DomainError
-from muster.core.recipes.expand import whole
-from muster.core.recipes.recipe import STRICT, Recipe, complaints_of
+from muster.core.recipes.expand import expand_recipe
+from muster.core.recipes.recipe import Recipe, complaints_of
+from muster.core.vocabulary import STRICT
 
 FORMAT: Literal["crisp-muster/muster"] = "crisp-muster/muster"
 VERSION: Literal[2] = 2
@@ -66,5 +67,5 @@ def read(text: str | bytes) -> MusterFile:
     if complaints:
         raise DomainError(*complaints)
     for recipe in document.recipes:
-        whole(recipe, by_name)
+        expand_recipe(recipe, by_name)
     return document

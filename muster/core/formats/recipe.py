@@ -11,12 +11,13 @@ from typing import Annotated, Any, Literal
 from pydantic import Field, TypeAdapter
 from pydantic.dataclasses import dataclass
 
+from muster.core.craft.techniques import OTHER, TECHNIQUES
+from muster.core.errors import DomainError
 from muster.core.formats.document import parsed, schema_of, validated, written
 from muster.core.formats.upgrading import recipe_file_2
-from muster.core.plan.json_fields import DomainError
-from muster.core.recipes.expand import whole
-from muster.core.recipes.recipe import STRICT, Recipe, complaints_of
-from muster.core.stack.techniques import OTHER, TECHNIQUES
+from muster.core.recipes.expand import expand_recipe
+from muster.core.recipes.recipe import Recipe, complaints_of
+from muster.core.vocabulary import STRICT
 
 FORMAT: Literal["crisp-muster/recipe"] = "crisp-muster/recipe"
 VERSION: Literal[2] = 2
@@ -59,14 +60,14 @@ def read_file(text: str | bytes) -> RecipeFile:
     ]
     if complaints:
         raise DomainError(*complaints)
-    whole(document.recipe, document.known())
+    expand_recipe(document.recipe, document.known())
     return document
 
 
 def read(text: str | bytes) -> Recipe:
     """The recipe of a file, with what it holds unfolded. Raises Refused as ``read_file``."""
     document = read_file(text)
-    return whole(document.recipe, document.known()).recipe
+    return expand_recipe(document.recipe, document.known()).recipe
 
 
 def _filled(raw: Any) -> Any:

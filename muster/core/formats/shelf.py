@@ -16,10 +16,10 @@ from pydantic.dataclasses import dataclass
 
 from muster.core.colour.owned import OwnedPaint
 from muster.core.colour.shelf import MOST_PAINTS
+from muster.core.craft.media import MEDIA
+from muster.core.errors import DomainError
 from muster.core.formats.document import parsed, schema_of, validated, written
-from muster.core.plan.json_fields import DomainError
-from muster.core.recipes.recipe import STRICT
-from muster.core.stack.media import MEDIA
+from muster.core.vocabulary import STRICT
 
 FORMAT = "crisp-muster/shelf"
 MOST_BYTES = 1_000_000

@@ -6,13 +6,7 @@ from collections.abc import Iterable
 from fractions import Fraction
 from typing import Any, Never
 
-
-class DomainError(ValueError):
-    """Input that cannot be taken: ``complaints`` say what, where and how to mend it."""
-
-    def __init__(self, *complaints: str) -> None:
-        super().__init__("; ".join(complaints))
-        self.complaints = complaints
+from muster.core.errors import DomainError
 
 
 class Fields:

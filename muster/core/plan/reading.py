@@ -9,7 +9,8 @@ from dataclasses import replace
 from datetime import datetime
 from typing import Any, TypeVar
 
-from muster.core.plan.json_fields import DomainError, Fields
+from muster.core.errors import DomainError
+from muster.core.plan.json_fields import Fields
 from muster.core.plan.problem import (
     WALL,
     Break,

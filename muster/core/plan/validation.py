@@ -5,7 +5,7 @@ from __future__ import annotations
 from collections.abc import Iterable
 from graphlib import CycleError, TopologicalSorter
 
-from muster.core.plan.json_fields import DomainError
+from muster.core.errors import DomainError
 from muster.core.plan.problem import WALL, Problem
 
 

@@ -5,9 +5,10 @@ from __future__ import annotations
 from collections.abc import Mapping
 from dataclasses import dataclass, replace
 
-from muster.core.plan.json_fields import DomainError
-from muster.core.recipes.recipe import MOST_PASSES, TIERS, Pass, Recipe
-from muster.core.stack.techniques import OTHER, TECHNIQUES
+from muster.core.craft.techniques import OTHER, TECHNIQUES
+from muster.core.errors import DomainError
+from muster.core.recipes.recipe import MOST_PASSES, Pass, Recipe
+from muster.core.vocabulary import TIERS
 
 Known = Mapping[tuple[str, int], Recipe]
 
@@ -41,7 +42,7 @@ def all_held(recipe: Recipe, known: Known) -> dict[tuple[str, int], Recipe]:
     return found
 
 
-def whole(recipe: Recipe, known: Known) -> ExpandedRecipe:
+def expand_recipe(recipe: Recipe, known: Known) -> ExpandedRecipe:
     """Unfold what a recipe holds.
 
     A pass that holds one hands its zones, part and tier on to each pass inside. Raises Refused for

@@ -4,33 +4,16 @@ from __future__ import annotations
 
 from typing import Annotated, Literal
 
-from pydantic import ConfigDict, Field, TypeAdapter
+from pydantic import Field, TypeAdapter
 from pydantic.dataclasses import dataclass
 
-Tier = Literal["table", "hand", "close"]
-TIERS: tuple[Tier, ...] = ("table", "hand", "close")
-"""By viewing distance: across the table (1 m), in the hand (30 cm), close up (15 cm)."""
-
-Kind = Literal["figure", "mounted", "vehicle", "gun", "aircraft", "building", "base"]
-Clock = Literal["wall", "water", "cure"]
-Cut = Literal["none", "item", "any"]
-
-Material = Literal[
-    "polystyrene", "resin", "metal", "print", "polythene", "wood", "board", "foam", "plaster"
-]
-"""What the bare model is made of."""
-
-Colour = Annotated[str, Field(pattern=r"^#[0-9a-f]{6}$")]
-Name = Annotated[str, Field(min_length=1, max_length=60)]
-Minutes = Annotated[float, Field(ge=0, le=100_000)]
+from muster.core.vocabulary import STRICT, TIERS, Clock, Colour, Cut, Kind, Minutes, Name, Tier
 
 MOST_PASSES = 120
 """Of a recipe, nested ones unfolded."""
 
 LONG_MIN = 30.0
 """Work on one model that takes so long may be put down in the middle. Common practice."""
-
-STRICT = ConfigDict(extra="forbid")
 
 
 @dataclass(frozen=True, config=STRICT)

@@ -8,7 +8,8 @@ from __future__ import annotations
 
 from typing import Any
 
-from muster.core.recipes.recipe import RECIPE, Kind, Recipe
+from muster.core.recipes.recipe import RECIPE, Recipe
+from muster.core.vocabulary import Kind
 
 INK, GREEN, CLOTH, SKIN = "#1c1d1f", "#66703f", "#ece8dc", "#bf8a66"
 BRASS, PEAT, SILT, TIMBER = "#a9853f", "#3a2a20", "#8a7a59", "#a8926a"

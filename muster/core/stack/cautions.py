@@ -8,10 +8,11 @@ from __future__ import annotations
 from collections.abc import Iterator
 from dataclasses import dataclass
 
-from muster.core.recipes.recipe import Material, Recipe
+from muster.core.craft.tables import DEFAULTS, Tables
+from muster.core.recipes.recipe import Recipe
 from muster.core.stack.climate import Climate
 from muster.core.stack.layer import AppliedLayer, apply_pass
-from muster.core.stack.tables import DEFAULTS, Tables
+from muster.core.vocabulary import Material
 
 FIRST = "The product's label, its safety sheet and local rules come first."
 

@@ -6,7 +6,7 @@ import math
 from dataclasses import dataclass
 from functools import cache
 
-from muster.core.stack.media import Clock
+from muster.core.craft.media import Clock
 
 LEAST, MOST = 0.4, 6.0
 """Factors of water-borne drying are held between these. Common practice."""

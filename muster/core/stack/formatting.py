@@ -5,8 +5,8 @@ from __future__ import annotations
 from collections.abc import Iterable
 from typing import Literal
 
+from muster.core.craft.media import DAY, HOUR
 from muster.core.recipes.recipe import Pass
-from muster.core.stack.media import DAY, HOUR
 from muster.core.stack.walk import Step
 
 Finish = Literal["matt", "satin", "gloss"]

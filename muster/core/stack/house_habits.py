@@ -4,9 +4,9 @@ from __future__ import annotations
 
 from dataclasses import replace
 
+from muster.core.craft.techniques import OTHER, TECHNIQUES
 from muster.core.recipes.recipe import MixPart, Pass, Recipe
 from muster.core.stack.habits import Habits
-from muster.core.stack.techniques import OTHER, TECHNIQUES
 
 INSTEAD = {
     "enamel": "acrylic", "enamel wash": "acrylic wash", "oil": "acrylic wash",

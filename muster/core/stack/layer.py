@@ -4,12 +4,12 @@ from __future__ import annotations
 
 from dataclasses import dataclass
 
+from muster.core.craft.media import Grade, Medium, State
+from muster.core.craft.tables import DEFAULTS, Tables
+from muster.core.craft.techniques import OTHER, Technique
+from muster.core.craft.zones import DETAIL_ZONES, zones_of
 from muster.core.recipes.recipe import Pass, Recipe
 from muster.core.stack.climate import Climate, drying_factor, thickness_factor
-from muster.core.stack.media import Grade, Medium, State
-from muster.core.stack.tables import DEFAULTS, Tables
-from muster.core.stack.techniques import OTHER, Technique
-from muster.core.stack.zones import DETAIL_ZONES, zones_of
 
 WARM_AIR = 0.2
 """Touch-dry of a water-borne film takes this share under warm air. Common practice."""

@@ -4,8 +4,8 @@ from __future__ import annotations
 
 from collections.abc import Mapping
 
-from muster.core.recipes.recipe import Kind, Tier
-from muster.core.stack.techniques import OTHER, TECHNIQUES, Technique
+from muster.core.craft.techniques import OTHER, TECHNIQUES, Technique
+from muster.core.vocabulary import Kind, Tier
 
 BY_KIND: dict[Kind, float] = {
     "figure": 1, "mounted": 1.7, "gun": 1.5, "vehicle": 2.5, "aircraft": 2.5, "building": 3,

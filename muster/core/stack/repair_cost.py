@@ -2,7 +2,7 @@
 
 from __future__ import annotations
 
-from muster.core.recipes.expand import Known, whole
+from muster.core.recipes.expand import Known, expand_recipe
 from muster.core.recipes.recipe import Recipe
 from muster.core.stack.finding import Repair, mended
 from muster.core.stack.formatting import duration
@@ -24,7 +24,7 @@ def cost_of(walked: Walk, repair: Repair, given: Recipe, known: Known | None = N
     recipe, habits = mended(given, walked.habits, repair)
     if not recipe.passes:
         return ""
-    after = walk(whole(recipe, known or {}).recipe, walked.climate, habits, walked.tables)
+    after = walk(expand_recipe(recipe, known or {}).recipe, walked.climate, habits, walked.tables)
     minutes = round(minutes_of(after) - minutes_of(walked))
     if minutes == 0:
         return ""

@@ -5,11 +5,11 @@ from __future__ import annotations
 from collections.abc import Mapping
 from dataclasses import dataclass, replace
 
+from muster.core.craft.media import Clock, Grade
+from muster.core.craft.tables import DEFAULTS, Tables
 from muster.core.recipes.recipe import Pass, Recipe
 from muster.core.stack.habits import Habits
-from muster.core.stack.media import Clock, Grade
 from muster.core.stack.spraying import DRY_AIR, fogs
-from muster.core.stack.tables import DEFAULTS, Tables
 from muster.core.stack.walk import Step, Walk, dries_after, walk, worked_films, works_wet
 from muster.core.stack.windows import window_of
 

@@ -4,13 +4,13 @@ from __future__ import annotations
 
 from dataclasses import fields
 
+from muster.core.craft.media import MEDIA
+from muster.core.craft.techniques import TECHNIQUES
+from muster.core.craft.zones import ZONES
 from muster.core.stack import rules as _rules
 from muster.core.stack.finding import RULES
 from muster.core.stack.formatting import duration
 from muster.core.stack.habits import REASONS, Habits
-from muster.core.stack.media import MEDIA
-from muster.core.stack.techniques import TECHNIQUES
-from muster.core.stack.zones import ZONES
 
 assert _rules.__path__, "importing the package registers its rules"
 

@@ -7,14 +7,15 @@ from __future__ import annotations
 from collections.abc import Iterator, Mapping
 from dataclasses import dataclass, replace
 
-from muster.core.recipes.recipe import Material, Recipe
+from muster.core.craft.media import Grade, State
+from muster.core.craft.tables import DEFAULTS, Tables
+from muster.core.craft.zones import Zone
+from muster.core.recipes.recipe import Recipe
 from muster.core.stack.climate import Climate
 from muster.core.stack.habits import Habits
 from muster.core.stack.house_habits import apply_house_habits
 from muster.core.stack.layer import SECOND, WHOLE, AppliedLayer, apply_pass
-from muster.core.stack.media import Grade, State
-from muster.core.stack.tables import DEFAULTS, Tables
-from muster.core.stack.zones import Zone
+from muster.core.vocabulary import Material
 
 SCRATCH_FROM = 10.0
 """Minutes after the top coat from which fluid under it can be scratched. Common practice."""

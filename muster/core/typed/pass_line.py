@@ -10,13 +10,14 @@ import re
 from collections.abc import Callable
 from dataclasses import dataclass, replace
 
-from muster.core.recipes.recipe import Kind, MixPart, Pass, Tier
+from muster.core.craft.tables import DEFAULTS, Tables
+from muster.core.craft.zones import DETAIL_ZONES
+from muster.core.recipes.recipe import MixPart, Pass
 from muster.core.stack.formatting import varnish
 from muster.core.stack.habits import OURS, Habits
 from muster.core.stack.house_habits import INSTEAD
 from muster.core.stack.minutes import minutes_for
-from muster.core.stack.tables import DEFAULTS, Tables
-from muster.core.stack.zones import DETAIL_ZONES
+from muster.core.vocabulary import Kind, Tier
 
 TOOLS = {"airbrush": (2.0, 3.0, 15.0), "brush": (1.0, 1.0, 45.0), "spray can": (2.0, 1.0, 30.0),
          "sponge": (1.0, 1.0, 30.0)}  # fmt: skip

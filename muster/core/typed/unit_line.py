@@ -6,8 +6,8 @@ import re
 from dataclasses import dataclass
 
 from muster.core.choices import MOST_MODELS
-from muster.core.plan.json_fields import DomainError
-from muster.core.recipes.recipe import Kind
+from muster.core.errors import DomainError
+from muster.core.vocabulary import Kind
 
 _WORDS: dict[Kind, str] = {
     "figure": "foot infantry figure crew militia gunner pike spearman archer rifleman soldier "

@@ -8,11 +8,15 @@ from dataclasses import dataclass, replace
 from datetime import time
 
 from muster.core.choices import Choices
-from muster.core.commands.command import EditUnit, LeaveOutCall, SetRack, Together, carry_out
-from muster.core.commands.ordering import CutCall, WaiveNeed
-from muster.core.commands.sittings import AddEvening
+from muster.core.commands.any_command import Together
+from muster.core.commands.verbs.add_evening import AddEvening
+from muster.core.commands.verbs.cut_call import CutCall
+from muster.core.commands.verbs.edit_unit import EditUnit
+from muster.core.commands.verbs.leave_out import LeaveOutCall
+from muster.core.commands.verbs.set_rack import SetRack
+from muster.core.commands.verbs.waive_need import WaiveNeed
+from muster.core.errors import DomainError
 from muster.core.pipeline import Derived, derive
-from muster.core.plan.json_fields import DomainError
 from muster.core.plan.left import smallest_s
 from muster.core.plan.plan import Left, Plan
 from muster.core.plan.planner import Planner
@@ -138,7 +142,7 @@ def _tried(
 
     snapshot = derived.snapshot
     try:
-        choices: Choices = carry_out(snapshot.choices, command, snapshot.now)[0]
+        choices: Choices = command.apply(snapshot.choices, snapshot.now)[0]
         other = derive(replace(snapshot, choices=choices), keep_running=False)
     except DomainError:
         return None

@@ -7,10 +7,11 @@ from dataclasses import dataclass
 from datetime import datetime
 
 from muster.core.choices import Choices, Unit
-from muster.core.commands.command import EditUnit, Together
+from muster.core.commands.any_command import Together
+from muster.core.commands.verbs.edit_unit import EditUnit
+from muster.core.errors import DomainError
 from muster.core.pipeline import Derived
 from muster.core.plan.chance import Chance, chance_of
-from muster.core.plan.json_fields import DomainError
 from muster.core.plan.plan import Plan
 from muster.core.plan.planner import Planner
 from muster.core.recipes.recipe import Recipe

@@ -13,16 +13,20 @@ from dataclasses import dataclass, replace
 from datetime import datetime
 
 from muster.core.choices import Unit
-from muster.core.commands.command import EditUnit, LeaveOutCall, RemoveUnit, Together, carry_out
-from muster.core.commands.sittings import AddEvening
+from muster.core.commands.any_command import Together
+from muster.core.commands.verbs.add_evening import AddEvening
+from muster.core.commands.verbs.edit_unit import EditUnit
+from muster.core.commands.verbs.leave_out import LeaveOutCall
+from muster.core.commands.verbs.remove_unit import RemoveUnit
+from muster.core.errors import DomainError
 from muster.core.pipeline import Derived, derive
-from muster.core.plan.json_fields import DomainError
 from muster.core.plan.plan import Plan
 from muster.core.plan.planner import Planner
 from muster.core.recipes.expand import is_effect
-from muster.core.recipes.recipe import TIERS, Recipe
+from muster.core.recipes.recipe import Recipe
 from muster.core.views.calendar_text import free_days, said, usual_hours
 from muster.core.views.roll import head_of, roll_of
+from muster.core.vocabulary import TIERS
 
 Change = AddEvening | EditUnit | RemoveUnit | LeaveOutCall
 
@@ -87,7 +91,7 @@ def remedies_of(derived: Derived, plan: Plan, others: Iterable[Recipe] = ()) -> 
 def _tried(derived: Derived, words: str, command: Together) -> Remedy | None:
     snapshot = derived.snapshot
     try:
-        choices = carry_out(snapshot.choices, command, snapshot.now)[0]
+        choices = command.apply(snapshot.choices, snapshot.now)[0]
         other = derive(replace(snapshot, choices=choices), keep_running=False)
     except DomainError:
         return None

@@ -14,8 +14,8 @@ from collections.abc import Iterator
 from dataclasses import replace
 
 from muster.core.choices import Unit
+from muster.core.errors import DomainError
 from muster.core.pipeline import Derived, derive
-from muster.core.plan.json_fields import DomainError
 from muster.core.plan.planner import Planner
 from muster.core.work.trays import proposed_size, trays_of
 

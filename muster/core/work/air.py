@@ -6,9 +6,9 @@ from datetime import date, datetime, time, timedelta
 from typing import Any
 from zoneinfo import ZoneInfo
 
+from muster.core.craft.media import Clock
 from muster.core.house import House
 from muster.core.stack.climate import rate, spray_limit
-from muster.core.stack.media import Clock
 from muster.core.stack.spraying import DRY_AIR
 
 CLOCKS: tuple[Clock, ...] = ("water", "cure")

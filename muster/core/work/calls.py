@@ -9,7 +9,8 @@ from types import MappingProxyType
 
 from muster.core.choices import Choices, Unit
 from muster.core.facts import BenchState, touch_key
-from muster.core.recipes.recipe import Cut, Pass, Recipe
+from muster.core.recipes.recipe import Pass, Recipe
+from muster.core.vocabulary import Cut
 from muster.core.work.coats import in_coats, pass_and_coat
 from muster.core.work.handfuls import Handful, handful_of, whole_tray_fits
 from muster.core.work.trays import tray_name, trays_of

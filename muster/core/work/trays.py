@@ -7,7 +7,8 @@ from itertools import accumulate, pairwise
 from statistics import median
 
 from muster.core.choices import Unit
-from muster.core.recipes.recipe import Kind, Pass
+from muster.core.recipes.recipe import Pass
+from muster.core.vocabulary import Kind
 
 SPACE: dict[Kind, int] = {
     "figure": 1, "mounted": 2, "gun": 2, "vehicle": 3, "aircraft": 4, "building": 6, "base": 2,

@@ -17,7 +17,7 @@ from muster.core.amounts.area import Box, body_m2, model_cm2
 from muster.core.amounts.film import amount, in_drops, spreading_m2
 from muster.core.amounts.mesh import measured
 from muster.core.amounts.requirements import Stock, requirements, split, still_needed, used_since
-from muster.core.plan.json_fields import DomainError
+from muster.core.errors import DomainError
 from muster.core.recipes.recipe import MixPart
 from tests.core.making import NOW, a_pass, choices, derived, recipe, ticks, unit
 

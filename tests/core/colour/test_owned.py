@@ -6,8 +6,8 @@ from dataclasses import replace
 
 import numpy as np
 
+from muster.core.colour.mixed_passes import coloured, dried, thins
 from muster.core.colour.owned import OwnedPaint, Reading, optics_of, shelf_from
-from muster.core.colour.recipes import coloured, dried, thins
 from muster.core.colour.spaces import difference, lab_of, xyz_of, xyz_of_hex
 from muster.core.recipes.recipe import MixPart
 from tests.core.making import a_pass, recipe

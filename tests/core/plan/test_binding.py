@@ -11,8 +11,8 @@ from muster.core.plan.plan import Plan
 from muster.core.plan.planner import Planner
 from muster.core.plan.reading import problem_from
 from muster.core.plan.reasons import BINDING, reasons_of
-from tests.core.plan.making import items, problem_json, task
 from tests.bench.instances import force
+from tests.core.plan.making import items, problem_json, task
 
 AIRBRUSH = {"setup_s": 30, "cleanup_s": 30, "open_families": 1}
 BLACK = {"tool": "airbrush", "setup_s": 10, "cleanup_s": 10, "open_s": 300, "life_s": None}

@@ -10,8 +10,8 @@ from muster.core.plan.plan import Plan
 from muster.core.plan.planner import Planner
 from muster.core.plan.problem import Problem, Sitting
 from muster.core.plan.reading import problem_from
-from tests.core.plan.making import items, problem_json, task
 from tests.bench.instances import force
+from tests.core.plan.making import items, problem_json, task
 
 
 def case(due: int | None, minutes: int = 50, **more: Any) -> tuple[Problem, Plan]:

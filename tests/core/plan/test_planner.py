@@ -9,8 +9,8 @@ from typing import Any
 from hypothesis import HealthCheck, assume, given, settings
 from hypothesis import strategies as st
 
+from muster.core.errors import DomainError
 from muster.core.plan.checking import check
-from muster.core.plan.json_fields import DomainError
 from muster.core.plan.plan import Plan
 from muster.core.plan.planner import Planner
 from muster.core.plan.problem import Problem
@@ -132,7 +132,7 @@ def test_a_plan_written_and_read_back_is_the_same(raw: dict[str, Any]) -> None:
 
 
 def test_more_steps_are_never_worse() -> None:
-    from tests.core.plan.test_refusals import EXAMPLE
+    from tests.core.plan.test_validation import EXAMPLE
 
     problem = problem_from(EXAMPLE)
     assert planned(problem, 40).score.rank() <= planned(problem, 1).score.rank()

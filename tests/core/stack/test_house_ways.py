@@ -4,6 +4,7 @@ from __future__ import annotations
 
 import pytest
 
+from muster.core.craft.media import MEDIA
 from muster.core.recipes.recipe import MixPart, Pass
 from muster.core.recipes.starters_vehicles import STARTERS
 from muster.core.stack.check import check
@@ -12,7 +13,6 @@ from muster.core.stack.finding import Change, Insert, Remove
 from muster.core.stack.habits import Habits
 from muster.core.stack.house_habits import INSTEAD, apply_house_habits
 from muster.core.stack.layer import apply_pass
-from muster.core.stack.media import MEDIA
 from muster.core.stack.repair_cost import cost_of, minutes_of
 from muster.core.stack.spraying import fogs
 from muster.core.stack.undercoat import COLOURS, with_undercoat

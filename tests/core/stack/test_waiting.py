@@ -9,6 +9,8 @@ import pytest
 from hypothesis import given, settings
 from hypothesis import strategies as st
 
+from muster.core.craft.media import MEDIA, Grade, State
+from muster.core.craft.techniques import TECHNIQUES
 from muster.core.recipes.recipe import Recipe
 from muster.core.stack.check import check
 from muster.core.stack.climate import (
@@ -20,9 +22,7 @@ from muster.core.stack.climate import (
 )
 from muster.core.stack.finding import mended
 from muster.core.stack.habits import REASONS, Habits, habits_from
-from muster.core.stack.media import MEDIA, Grade, State
 from muster.core.stack.resolve_waits import with_resolved_waits
-from muster.core.stack.techniques import TECHNIQUES
 from muster.core.stack.walk import attacks, walk
 from tests.core.stack.making import BASE, CHIP, FLUID, MATT, SATIN, UNDER, p, recipe
 

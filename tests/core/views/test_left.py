@@ -7,7 +7,6 @@ from dataclasses import replace
 from datetime import date, time
 
 from muster.core.choices import Choices, Evening, Order, Weekly
-from muster.core.commands.command import carry_out
 from muster.core.house import Air, House
 from muster.core.pipeline import Derived, derive, plan_first
 from muster.core.plan.plan import Plan
@@ -90,7 +89,7 @@ def test_remedies_place_what_they_promise_and_the_cheapest_comes_first() -> None
     costs = [(way.left_models, way.late_models, way.cost_s) for way in ways[:-1]]
     assert costs == sorted(costs)
     for way in ways:
-        chosen = carry_out(made.snapshot.choices, way.command, NOW)[0]
+        chosen = way.command.apply(made.snapshot.choices, NOW)[0]
         other, then = plan_first(derive(replace(made.snapshot, choices=chosen)))
         left = {row.title for row in left_rows(other, then)}
         assert "Undercoat, Pikes" not in left

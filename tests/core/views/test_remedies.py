@@ -5,7 +5,6 @@ from __future__ import annotations
 from dataclasses import replace
 from datetime import date
 
-from muster.core.commands.command import carry_out
 from muster.core.pipeline import derive, plan_first
 from muster.core.plan.planner import Planner
 from muster.core.views.remedies import lifts_of, remedies_of
@@ -42,7 +41,7 @@ def test_what_promises_to_be_in_time_is_when_it_is_done() -> None:
     promised = [one for one in found if not one.left_models and not one.late_models]
     assert promised
     for one in promised:
-        chosen = carry_out(made.snapshot.choices, one.command, made.snapshot.now)[0]
+        chosen = one.command.apply(made.snapshot.choices, made.snapshot.now)[0]
         other = derive(replace(made.snapshot, choices=chosen))
         planner = Planner(other.instance.problem)
         planner.first()

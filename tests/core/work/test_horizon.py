@@ -8,8 +8,8 @@ from datetime import date, time, timedelta
 import pytest
 
 from muster.core.choices import Evening, Order, Weekly
+from muster.core.errors import DomainError
 from muster.core.pipeline import plan_first
-from muster.core.plan.json_fields import DomainError
 from muster.core.views.roll import head_of, roll_of
 from muster.core.work.horizon import MOST_SITTINGS
 from tests.core.making import BASE, NOW, UNDERCOAT, a_pass, choices, derived, recipe, unit

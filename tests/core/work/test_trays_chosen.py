@@ -4,9 +4,12 @@ from __future__ import annotations
 
 import pytest
 
-from muster.core.commands.command import EditUnit, FinishFirst, RemoveUnit, SetSpare, carry_out
+from muster.core.commands.verbs.edit_unit import EditUnit
+from muster.core.commands.verbs.finish_first import FinishFirst
+from muster.core.commands.verbs.remove_unit import RemoveUnit
+from muster.core.commands.verbs.set_spare import SetSpare
+from muster.core.errors import DomainError
 from muster.core.plan.chance import SPREAD
-from muster.core.plan.json_fields import DomainError
 from muster.core.plan.planner import Planner
 from muster.core.views.roll import done_at
 from muster.core.views.tray_choice import chosen_trays, cost_in, splits_of
@@ -29,7 +32,7 @@ from tests.core.making import unit as a_unit
 
 
 def changed(chosen, command):
-    return carry_out(chosen, command, NOW)[0]
+    return command.apply(chosen, NOW)[0]
 
 
 def test_a_unit_can_be_shared_out_in_trays_that_differ() -> None:

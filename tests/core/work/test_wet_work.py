@@ -10,13 +10,13 @@ from hypothesis import given, settings
 from hypothesis import strategies as st
 
 from muster.core.choices import CutWork, LeaveOut, Waived
+from muster.core.craft.media import MEDIA
+from muster.core.craft.techniques import TECHNIQUES
 from muster.core.pipeline import Derived, plan_first
 from muster.core.plan.checking import check
 from muster.core.plan.plan import Plan
 from muster.core.recipes.recipe import MixPart, Pass, Recipe
 from muster.core.recipes.starters_vehicles import STARTERS
-from muster.core.stack.media import MEDIA
-from muster.core.stack.techniques import TECHNIQUES
 from muster.core.work.coats import coat_key
 from muster.core.work.handfuls import Handful, handful_of, whole_tray_fits
 from tests.core.making import choices, derived, fact, recipe, ticks, unit

@@ -9,7 +9,7 @@ from datetime import datetime, time, timedelta
 import pytest
 
 from muster.core.choices import Choices
-from muster.core.commands.sittings import rhythm_of
+from muster.core.commands.rhythm import rhythm_of
 from muster.core.facts import Fact
 from muster.core.kept_plan import chores_so_far, shifted, still_holds
 from muster.core.pipeline import Derived, derive, plan_first

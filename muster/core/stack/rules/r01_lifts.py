@@ -4,9 +4,9 @@ from __future__ import annotations
 
 from collections.abc import Iterator
 
+from muster.core.craft.media import MEDIA, Grade, State
 from muster.core.stack.finding import Change, Finding, Insert, Repair, rule
 from muster.core.stack.formatting import duration, seal_before
-from muster.core.stack.media import MEDIA, Grade, State
 from muster.core.stack.walk import ExposedLayer, Step, Walk, attacks, meant_for
 
 WORDS = {

@@ -5,9 +5,9 @@ from __future__ import annotations
 import math
 from collections.abc import Iterator
 
+from muster.core.craft.media import State
 from muster.core.stack.finding import Change, Finding, Insert, Repair, rule
 from muster.core.stack.formatting import duration, seal_before
-from muster.core.stack.media import State
 from muster.core.stack.walk import Walk
 
 

@@ -4,9 +4,9 @@ from __future__ import annotations
 
 from collections.abc import Iterator
 
+from muster.core.craft.media import Grade
 from muster.core.stack.finding import Finding, Insert, rule
 from muster.core.stack.formatting import seal_before
-from muster.core.stack.media import Grade
 from muster.core.stack.walk import Walk
 
 

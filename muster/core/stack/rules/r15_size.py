@@ -4,9 +4,9 @@ from __future__ import annotations
 
 from collections.abc import Iterator
 
-from muster.core.recipes.recipe import Tier
 from muster.core.stack.finding import Change, Finding, Remove, Repair, rule
 from muster.core.stack.walk import Walk
+from muster.core.vocabulary import Tier
 
 RESOLVED: dict[Tier, float] = {"table": 0.29, "hand": 0.087, "close": 0.044}
 """One minute of arc at 1 m, 30 cm and 15 cm, in millimetres."""

@@ -4,9 +4,9 @@ from __future__ import annotations
 
 from collections.abc import Iterator
 
+from muster.core.craft.zones import DETAIL_ZONES
 from muster.core.stack.finding import Finding, Move, rule
 from muster.core.stack.walk import Walk
-from muster.core.stack.zones import DETAIL_ZONES
 
 
 @rule(17, "stray dry-brush", "a dry-brush strays on a finished zone that no later pass corrects")

@@ -4,10 +4,10 @@ from __future__ import annotations
 
 from collections.abc import Iterator
 
+from muster.core.craft.zones import DETAIL_ZONES
 from muster.core.stack.finding import Finding, Move, rule
 from muster.core.stack.tones import lightness
 from muster.core.stack.walk import Walk
-from muster.core.stack.zones import DETAIL_ZONES
 
 APART = 35.0
 """L* between the two, from which a slip costs coats to hide. Common practice."""

@@ -4,9 +4,9 @@ from __future__ import annotations
 
 from collections.abc import Iterator
 
+from muster.core.craft.media import State
 from muster.core.stack.finding import Change, Finding, rule
 from muster.core.stack.formatting import duration
-from muster.core.stack.media import State
 from muster.core.stack.walk import Walk
 
 

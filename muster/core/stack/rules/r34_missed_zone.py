@@ -5,10 +5,10 @@ from __future__ import annotations
 from collections.abc import Iterator
 from dataclasses import replace
 
-from muster.core.recipes.recipe import Kind
+from muster.core.craft.zones import DETAIL_ZONES
 from muster.core.stack.finding import Change, Finding, Insert, Repair, rule
 from muster.core.stack.walk import Walk
-from muster.core.stack.zones import DETAIL_ZONES
+from muster.core.vocabulary import Kind
 
 MAIN: dict[Kind, tuple[str, ...]] = {
     "figure": ("skin", "cloth"), "mounted": ("skin", "cloth", "mount"),

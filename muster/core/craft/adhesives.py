@@ -2,7 +2,7 @@
 
 from __future__ import annotations
 
-from muster.core.recipes.recipe import Material
+from muster.core.vocabulary import Material
 
 HOLDS: dict[Material, tuple[str, ...]] = {
     "polystyrene": ("solvent cement", "superglue", "epoxy"),

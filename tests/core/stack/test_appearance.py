@@ -6,8 +6,8 @@ from typing import Any
 
 import numpy as np
 
-from muster.core.colour.appearance import Surface, appearances
 from muster.core.colour.spaces import difference, lab_of, xyz_of_hex
+from muster.core.stack.appearance import Surface, appearances
 from muster.core.stack.walk import walk
 from tests.core.stack.making import DARK, GREEN, LINEN, p, recipe
 

@@ -4,7 +4,7 @@ from __future__ import annotations
 
 import pytest
 
-from muster.core.plan.json_fields import DomainError
+from muster.core.errors import DomainError
 from muster.core.typed.unit_line import read_line
 
 

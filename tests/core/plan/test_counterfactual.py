@@ -7,9 +7,9 @@ import pytest
 from muster.core.plan.counterfactual import sooner_without, soonest
 from muster.core.plan.reading import problem_from
 from muster.core.plan.reasons import BINDING, Reason, reasons_of
+from tests.bench.instances import force
 from tests.core.plan.making import task
 from tests.core.plan.test_binding import case, plan_of
-from tests.bench.instances import force
 
 
 def proven(raw, name, kind):

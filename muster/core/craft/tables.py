@@ -15,12 +15,12 @@ from typing import Annotated, Any
 from pydantic import Field
 from pydantic.dataclasses import dataclass
 
-from muster.core.plan.json_fields import DomainError
-from muster.core.recipes.recipe import STRICT, Kind, Material, Name
-from muster.core.stack.adhesives import HOLDS
-from muster.core.stack.media import MEDIA, Medium
-from muster.core.stack.techniques import TECHNIQUES, Technique
-from muster.core.stack.zones import ZONES, Zone
+from muster.core.craft.adhesives import HOLDS
+from muster.core.craft.media import MEDIA, Medium
+from muster.core.craft.techniques import TECHNIQUES, Technique
+from muster.core.craft.zones import ZONES, Zone
+from muster.core.errors import DomainError
+from muster.core.vocabulary import STRICT, Kind, Material, Name
 
 Wait = Annotated[float, Field(ge=0, le=100_000)]
 

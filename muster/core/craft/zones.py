@@ -5,7 +5,7 @@ from __future__ import annotations
 from collections.abc import Mapping
 from dataclasses import dataclass
 
-from muster.core.recipes.recipe import Kind
+from muster.core.vocabulary import Kind
 
 
 @dataclass(frozen=True, slots=True)

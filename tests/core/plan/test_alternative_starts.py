@@ -11,8 +11,8 @@ from muster.core.plan.checking import check
 from muster.core.plan.planner import Planner
 from muster.core.plan.problem import Pin
 from muster.core.plan.reading import problem_from
-from tests.core.plan.test_planner import planned
 from tests.bench.instances import force
+from tests.core.plan.test_planner import planned
 
 
 def test_the_place_as_planned_is_among_them_and_costs_nothing() -> None:

@@ -6,8 +6,8 @@ from dataclasses import replace
 
 import pytest
 
-from muster.core.plan.json_fields import DomainError
-from muster.core.recipes.expand import all_held, whole, with_held
+from muster.core.errors import DomainError
+from muster.core.recipes.expand import all_held, expand_recipe, with_held
 from muster.core.recipes.recipe import Recipe
 from tests.core.making import a_pass
 
@@ -27,24 +27,24 @@ def holding(name: str, key: str = "rust", **more: object) -> object:
 
 
 def test_what_is_held_is_done_in_its_place_in_its_version() -> None:
-    found = whole(hauler(BASE, holding("rust@1"), a_pass("matt", 1)), KNOWN)
+    found = expand_recipe(hauler(BASE, holding("rust@1"), a_pass("matt", 1)), KNOWN)
     assert [one.key for one in found.recipe.passes] == [
         "base", "rust-patches", "rust-streaks", "matt"
     ]  # fmt: skip
     assert found.outer["rust-streaks"] == "rust" and found.outer["matt"] == "matt"
-    newer = whole(hauler(holding("rust@2")), KNOWN).recipe
+    newer = expand_recipe(hauler(holding("rust@2")), KNOWN).recipe
     assert [one.name for one in newer.passes] == ["patches", "streaks", "soot"]
 
 
 def test_zones_part_and_tier_are_handed_on() -> None:
     held = holding("rust@1", zones=("rear",), part="exhaust", tier="close")
-    found = whole(hauler(held), KNOWN).recipe.passes
+    found = expand_recipe(hauler(held), KNOWN).recipe.passes
     assert {(one.zones, one.part, one.tier) for one in found} == {(("rear",), "exhaust", "close")}
-    assert whole(hauler(holding("rust@1")), KNOWN).recipe.passes[0].zones == ("upper",)
+    assert expand_recipe(hauler(holding("rust@1")), KNOWN).recipe.passes[0].zones == ("upper",)
 
 
 def test_the_same_effect_twice_has_keys_of_its_own() -> None:
-    found = whole(hauler(holding("rust@1"), holding("rust@1", "rust-2")), KNOWN).recipe
+    found = expand_recipe(hauler(holding("rust@1"), holding("rust@1", "rust-2")), KNOWN).recipe
     keys = [one.key for one in found.passes]
     assert len(set(keys)) == 4
 
@@ -56,13 +56,13 @@ def test_endless_nesting_is_refused_with_the_way_it_goes() -> None:
     with pytest.raises(
         DomainError, match="'mud', which holds 'loop', which holds 'mud' without end"
     ):
-        whole(mud, known)
+        expand_recipe(mud, known)
     assert set(all_held(mud, known)) == {("mud", 1), ("loop", 1)}
 
 
 def test_what_is_not_there_and_what_grows_without_bound_are_refused() -> None:
     with pytest.raises(DomainError, match="no recipe 'gone' in version 3"):
-        whole(hauler(holding("gone@3")), KNOWN)
+        expand_recipe(hauler(holding("gone@3")), KNOWN)
     wide = {
         (f"w{n}", 1): Recipe(
             f"w{n}", "w", "vehicle", 1,
@@ -71,7 +71,7 @@ def test_what_is_not_there_and_what_grows_without_bound_are_refused() -> None:
         for n in range(10)
     }  # fmt: skip
     with pytest.raises(DomainError, match="more than 120 passes"):
-        whole(wide["w0", 1], wide)
+        expand_recipe(wide["w0", 1], wide)
 
 
 def test_held_recipes_that_are_renamed_are_held_by_their_new_name() -> None:

@@ -8,7 +8,7 @@ from typing import Any
 
 import pytest
 
-from muster.core.plan.json_fields import DomainError
+from muster.core.errors import DomainError
 from muster.core.plan.planner import Planner
 from muster.core.plan.reading import problem_from, read_problem
 

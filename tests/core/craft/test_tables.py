@@ -4,10 +4,8 @@ from __future__ import annotations
 
 import pytest
 
-from muster.core.plan.json_fields import DomainError
-from muster.core.stack.check import check
-from muster.core.stack.media import MEDIA
-from muster.core.stack.tables import (
+from muster.core.craft.media import MEDIA
+from muster.core.craft.tables import (
     DEFAULTS,
     Own,
     OwnAdhesive,
@@ -17,6 +15,8 @@ from muster.core.stack.tables import (
     OwnZone,
     tables_of,
 )
+from muster.core.errors import DomainError
+from muster.core.stack.check import check
 from muster.core.stack.walk import walk
 from tests.core.stack.making import BASE, ENAMEL, UNDER, p, recipe
 

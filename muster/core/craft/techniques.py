@@ -8,7 +8,7 @@ from __future__ import annotations
 from dataclasses import dataclass
 from typing import Literal
 
-from muster.core.stack.media import Grade
+from muster.core.craft.media import Grade
 
 Act = Literal["lay", "work", "mask", "build", "fix"]
 """Lay a film; work one that lies there already; mask; glue and build; fix what lies loose."""

@@ -9,15 +9,15 @@ from typing import Any
 import pytest
 
 from muster.core.choices import CHOICES, Choices, Order
-from muster.core.commands.command import COMMAND, carry_out
-from muster.core.commands.sittings import rhythm_of
-from muster.core.plan.json_fields import DomainError
+from muster.core.commands.any_command import COMMAND
+from muster.core.commands.rhythm import rhythm_of
+from muster.core.errors import DomainError
 from muster.core.work.sittings import sittings_from
 from tests.core.making import NOW, choices, unit
 
 
 def after(chosen: Choices, **wanted: Any) -> Choices:
-    return carry_out(chosen, COMMAND.validate_python(wanted), NOW)[0]
+    return COMMAND.validate_python(wanted).apply(chosen, NOW)[0]
 
 
 def test_a_unit_is_added_from_a_typed_line_with_an_id_of_its_own() -> None:
@@ -157,7 +157,7 @@ def test_what_cannot_be_is_refused_with_how_to_mend_it(wanted: dict[str, Any], w
 
 
 def test_every_command_says_what_it_did() -> None:
-    said = carry_out(choices(), COMMAND.validate_python({"do": "set_rack", "rack": 12}), NOW)[1]
+    said = COMMAND.validate_python({"do": "set_rack", "rack": 12}).apply(choices(), NOW)[1]
     assert said == "A rack of 12 places"
 
 

@@ -11,9 +11,9 @@ from hypothesis import strategies as st
 from muster.core.plan.checking import check
 from muster.core.plan.planner import Planner
 from muster.core.plan.reading import problem_from
+from tests.bench.instances import force
 from tests.core.plan.making import problems
 from tests.core.plan.test_planner import carried_out, planned, read_or_skip, slow
-from tests.bench.instances import force
 
 
 @given(problems())

@@ -11,8 +11,8 @@ from muster.core.plan.plan import Plan
 from muster.core.plan.reading import problem_from
 from muster.core.plan.replanning import moved_calls, worth_changing
 from muster.core.plan.writing import problem_to_json
-from tests.core.plan.test_planner import planned
 from tests.bench.instances import KINDS, force
+from tests.core.plan.test_planner import planned
 
 PROBLEM = problem_from(force(4))
 KNOWN = planned(PROBLEM, 30)

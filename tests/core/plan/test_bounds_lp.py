@@ -7,14 +7,14 @@ from typing import Any
 
 from hypothesis import HealthCheck, given, settings
 
+from muster.core.errors import DomainError
 from muster.core.plan.bounds import bounds_of
 from muster.core.plan.bounds_lp import proven
-from muster.core.plan.json_fields import DomainError
 from muster.core.plan.linear_program import Programme
 from muster.core.plan.reading import problem_from
+from tests.bench.instances import force
 from tests.core.plan.making import problems
 from tests.core.plan.test_planner import planned
-from tests.bench.instances import force
 
 EXAMPLES = int(os.environ.get("CRISP_EXAMPLES", "30"))
 
