@@ -4,7 +4,7 @@ from __future__ import annotations
 
 from dataclasses import replace
 from datetime import date, time
-from typing import Any, get_args
+from typing import Any, get_args, get_type_hints
 
 import pytest
 from pydantic import ValidationError
@@ -59,7 +59,7 @@ def test_every_verb_that_is_registered_has_an_example() -> None:
 
 def do_of(made: type) -> str:
     """The word by which a verb is told."""
-    word: str = get_args(made.__annotations__["do"])[0]
+    word: str = get_args(get_type_hints(made)["do"])[0]
     return word
 
 
