@@ -7,7 +7,7 @@ import json
 from dataclasses import dataclass, replace
 
 from muster.core.colour.mixed_passes import coloured
-from muster.core.facts import BenchState, replay
+from muster.core.facts.replay import BenchState, replay
 from muster.core.plan.plan import Plan
 from muster.core.plan.planner import Planner
 from muster.core.recipes.expand import expand_recipe

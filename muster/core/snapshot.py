@@ -8,7 +8,7 @@ from typing import Literal
 
 from muster.core.choices import Choices
 from muster.core.colour.owned import OwnedPaint
-from muster.core.facts import Fact
+from muster.core.facts.fact import Fact
 from muster.core.house import USUAL, House
 from muster.core.recipes.recipe import Recipe
 

@@ -7,7 +7,7 @@ from datetime import UTC, date, datetime, time, timedelta
 from typing import Any
 
 from muster.core.choices import Choices, Evening, Unit
-from muster.core.facts import Fact, FactKind
+from muster.core.facts.fact import Fact
 from muster.core.pipeline import Derived, derive
 from muster.core.recipes.recipe import MixPart, Pass, Recipe
 from muster.core.snapshot import Snapshot
@@ -66,9 +66,7 @@ def choices(*units: Unit, **more: Any) -> Choices:
     return Choices(**made)
 
 
-def fact(
-    kind: FactKind, minutes: float, keys: tuple[str, ...] = ("undercoat",), **more: Any
-) -> Fact:
+def fact(kind: str, minutes: float, keys: tuple[str, ...] = ("undercoat",), **more: Any) -> Fact:
     """A fact so many minutes after the first sitting begins."""
     made: dict[str, Any] = {
         "id": uuid.uuid4(), "kind": kind, "at": NOW + timedelta(minutes=minutes), "unit": "pikes",

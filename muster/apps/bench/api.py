@@ -18,16 +18,14 @@ from muster.apps.roll.api import View, answer
 from muster.apps.roll.queries import choices_of, own_muster
 from muster.core.commands.verbs.add_evening import AddEvening
 from muster.core.errors import DomainError
-from muster.core.facts import FACT
-from muster.core.facts import Fact as FactDocument
+from muster.core.facts.fact import FACT
+from muster.core.facts.fact import Fact as FactDocument
+from muster.core.facts.validation import refuse_impossible
 
 router = Router()
 
 MOST_FACTS = 100_000
 """In one muster: some hundred times what painting five hundred models takes."""
-
-AHEAD = timedelta(seconds=90)
-"""How far a phone's clock may be ahead of the server's."""
 
 
 class FactsIn(Schema):
@@ -49,22 +47,7 @@ def facts(request: UserRequest, muster_id: int, payload: FactsIn) -> HttpRespons
     with transaction.atomic():
         muster = own_muster(request.user, muster_id, lock=True)
         now = clock.now()
-        choices = choices_of(muster)
-        for fact in payload.facts:
-            if fact.at > now + AHEAD:
-                raise DomainError(
-                    f"a fact at {fact.at:%H:%M} is still to come: set the clock right"
-                )
-            unit = choices.unit(fact.unit)
-            if fact.kind not in ("take_back", "pause", "end"):
-                if unit is None:
-                    raise DomainError("that unit is no longer on the roll: look at it again")
-                if fact.kind in ("tick", "touch_up") and not 1 <= fact.model <= unit.count:
-                    raise DomainError(
-                        f"{unit.name} has no model {fact.model}: look at the roll again"
-                    )
-            if fact.start is not None and fact.start > fact.at:
-                raise DomainError("a model was begun after it was done: correct the times")
+        refuse_impossible(payload.facts, choices_of(muster), now)
         others = Fact.objects.filter(pk__in=[fact.id for fact in payload.facts])
         if others.exclude(muster=muster).exists():
             raise DomainError("a fact with that id is known already: make a new one")

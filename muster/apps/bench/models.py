@@ -5,8 +5,8 @@ from __future__ import annotations
 from django.db import models
 
 from muster.apps.roll.models import Muster
-from muster.core.facts import FACT
-from muster.core.facts import Fact as FactDocument
+from muster.core.facts.fact import FACT
+from muster.core.facts.fact import Fact as FactDocument
 
 
 class Fact(models.Model):

@@ -12,7 +12,7 @@ from muster.apps.recipes.queries import versions_of
 from muster.apps.roll.models import Muster
 from muster.core.amounts.requirements import used_since
 from muster.core.choices import Unit
-from muster.core.facts import replay
+from muster.core.facts.replay import replay
 from muster.core.recipes.expand import expand_recipe
 from muster.core.recipes.recipe import Recipe
 

@@ -17,7 +17,7 @@ from muster.apps.roll import services
 from muster.apps.roll.models import Muster
 from muster.apps.roll.queries import choices_of, recipes_of
 from muster.core.errors import DomainError
-from muster.core.facts import FACT
+from muster.core.facts.fact import FACT
 from muster.core.formats import muster as muster_format
 from muster.core.pipeline import derive
 from muster.core.recipes.expand import with_held

@@ -23,7 +23,7 @@ from muster.core.amounts.area import BOXES, Box, model_cm2
 from muster.core.amounts.mesh import MOST_BYTES, measured
 from muster.core.amounts.requirements import Requirement, Stock, requirements, still_needed
 from muster.core.errors import DomainError
-from muster.core.facts import replay
+from muster.core.facts.replay import replay
 from muster.core.house import ExpectedDelivery
 from muster.core.vocabulary import Kind
 from muster.core.work.calls import calls_of

@@ -12,7 +12,7 @@ from muster.core.amounts.film import THIRSTY, Amount, amount
 from muster.core.choices import Unit
 from muster.core.colour.mixed_passes import thins
 from muster.core.craft.zones import ZONES
-from muster.core.facts import BenchState
+from muster.core.facts.replay import BenchState
 from muster.core.recipes.recipe import Pass, Recipe
 from muster.core.work.calls import Call
 from muster.core.work.coats import coat_key, pass_and_coat

@@ -9,7 +9,7 @@ from pydantic.dataclasses import dataclass
 
 from muster.core.choices import Choices
 from muster.core.errors import DomainError
-from muster.core.facts import Fact
+from muster.core.facts.fact import Fact
 from muster.core.formats.document import parsed, schema_of, validated, written
 from muster.core.formats.upgrading import muster_file_2
 from muster.core.recipes.expand import expand_recipe

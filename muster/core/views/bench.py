@@ -5,7 +5,7 @@ from __future__ import annotations
 from dataclasses import dataclass
 from datetime import datetime, timedelta
 
-from muster.core.facts import Tick
+from muster.core.facts.fact import Tick
 from muster.core.pipeline import Derived
 from muster.core.plan.clocks import rates_of, ready_at
 from muster.core.views.board import Board
@@ -69,7 +69,7 @@ def bench_view(derived: Derived, board: Board) -> BenchView:
     for piece in board.pieces:
         if not order or order[-1] != piece.call:
             order.append(piece.call)
-    running = state.running
+    running = state.under_way
     shown: CallCard | None = None
     if running is not None:
         shown = next(
@@ -102,7 +102,7 @@ def bench_view(derived: Derived, board: Board) -> BenchView:
         pips.append(BenchPip(model, stage, touched, str(tick.fact) if tick else None))
     last = state.last()
     left = sum(pip.state == "open" for pip in pips)
-    since = state.running.since if state.running and shown else None
+    since = state.under_way.since if state.under_way and shown else None
     about = None
     if since is not None and shown is not None:
         about = min(derived.snapshot.now, since + timedelta(seconds=left * shown.per_item_s))
@@ -127,7 +127,7 @@ def bench_view(derived: Derived, board: Board) -> BenchView:
 
 def _is_forgotten(derived: Derived, left: int, per_item_s: int) -> bool:
     """Whether the call under way was left running: all that was left would long be done."""
-    running = derived.state.running
+    running = derived.state.under_way
     if running is None or running.paused or not left:
         return False
     quiet_s = (derived.snapshot.now - running.since).total_seconds()

@@ -187,8 +187,8 @@ def _sentence(derived: Derived, reason: Reason, pinned: bool) -> str:
     other = title_of(derived, reason.other) if reason.other else ""
     match reason.kind:
         case "pinned":
-            if not pinned and derived.state.running is not None:
-                begun = derived.instance.seconds(derived.state.running.begun)
+            if not pinned and derived.state.under_way is not None:
+                begun = derived.instance.seconds(derived.state.under_way.begun)
                 return f"under way since {_clock(derived, begun)}"
             return f"pinned to {at} by you"
         case "shares":

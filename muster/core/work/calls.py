@@ -8,7 +8,8 @@ from itertools import pairwise
 from types import MappingProxyType
 
 from muster.core.choices import Choices, Unit
-from muster.core.facts import BenchState, touch_key
+from muster.core.facts.fact import touch_key
+from muster.core.facts.replay import BenchState
 from muster.core.recipes.recipe import Pass, Recipe
 from muster.core.vocabulary import Cut
 from muster.core.work.coats import in_coats, pass_and_coat

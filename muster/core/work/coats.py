@@ -6,7 +6,8 @@ import re
 from collections.abc import Iterable, Mapping
 from dataclasses import replace
 
-from muster.core.facts import BenchState, Tick
+from muster.core.facts.fact import Tick
+from muster.core.facts.replay import BenchState
 from muster.core.recipes.recipe import Pass
 
 _COAT = re.compile(r"^(.+)-coat-(\d)$")

@@ -6,7 +6,7 @@ import math
 from collections.abc import Iterable
 from statistics import fmean
 
-from muster.core.facts import BenchState
+from muster.core.facts.replay import BenchState
 from muster.core.plan.chance import SPREAD
 from muster.core.work.calls import Call
 

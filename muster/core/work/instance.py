@@ -7,7 +7,7 @@ from datetime import UTC, datetime, time, timedelta
 from typing import Any
 
 from muster.core.choices import Choices
-from muster.core.facts import BenchState
+from muster.core.facts.replay import BenchState
 from muster.core.house import USUAL, House
 from muster.core.plan.problem import Problem
 from muster.core.plan.reading import FORMAT, VERSION, problem_from
@@ -257,7 +257,7 @@ class _Builder:
         return list(found.values())
 
     def _running_call(self) -> Call | None:
-        running = self.state.running
+        running = self.state.under_way
         if running is None:
             return None
         for call in self.calls:
@@ -284,7 +284,7 @@ class _Builder:
                  "end": end}
             )  # fmt: skip
             reached, last = reached + per, end
-        running = self.state.running
+        running = self.state.under_way
         if running is not None and call is self.running and not running.paused:
             since = max(self.at(running.since), last)
             worked = min(self.at(self.now) - since, int(per * MOST_OF_A_MODEL))
@@ -308,7 +308,7 @@ class _Builder:
             for piece in self.done[call.id]
             if piece["start"] >= begins
         ]
-        running = self.state.running
+        running = self.state.under_way
         if running is not None and self.running is not None and self.running.first.family:
             begun = min(now, self.at(running.begun))
             if begun >= begins:

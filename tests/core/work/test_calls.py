@@ -3,7 +3,7 @@
 from __future__ import annotations
 
 from muster.core.choices import LeaveOut
-from muster.core.facts import replay
+from muster.core.facts.replay import replay
 from muster.core.work.calls import TOUCH_UP_SHARE, calls_of, chain_of, groups_of, handful
 from muster.core.work.handfuls import Handful
 from tests.core.making import BASE, UNDERCOAT, WASH, a_pass, choices, fact, recipe, ticks, unit

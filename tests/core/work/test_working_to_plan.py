@@ -10,7 +10,7 @@ import pytest
 
 from muster.core.choices import Choices
 from muster.core.commands.rhythm import rhythm_of
-from muster.core.facts import Fact
+from muster.core.facts.fact import Fact
 from muster.core.kept_plan import chores_so_far, shifted, still_holds
 from muster.core.pipeline import Derived, derive, plan_first
 from muster.core.plan.plan import Block, Plan

@@ -8,7 +8,8 @@ from datetime import timedelta
 from hypothesis import given
 from hypothesis import strategies as st
 
-from muster.core.facts import replay, touch_key
+from muster.core.facts.fact import touch_key
+from muster.core.facts.replay import replay
 from tests.core.making import NOW, fact, ticks
 
 
@@ -26,23 +27,23 @@ def test_what_was_taken_back_never_was() -> None:
 
 def test_a_call_runs_from_its_begin_to_its_end() -> None:
     begun = replay([fact("begin", 0)])
-    assert begun.running is not None
-    assert begun.running.since == NOW
-    assert replay([fact("begin", 0), fact("end", 5)]).running is None
+    assert begun.under_way is not None
+    assert begun.under_way.since == NOW
+    assert replay([fact("begin", 0), fact("end", 5)]).under_way is None
 
 
 def test_a_tick_moves_on_to_the_next_model() -> None:
     told = replay([fact("begin", 0), *ticks(range(1, 2), first=3)])
-    assert told.running is not None
-    assert told.running.since == NOW + timedelta(minutes=3)
+    assert told.under_way is not None
+    assert told.under_way.since == NOW + timedelta(minutes=3)
 
 
 def test_a_pause_stops_the_clock_and_a_second_one_goes_on() -> None:
     paused = replay([fact("begin", 0), fact("pause", 2)])
-    assert paused.running is not None and paused.running.paused
+    assert paused.under_way is not None and paused.under_way.paused
     went_on = replay([fact("begin", 0), fact("pause", 2), fact("pause", 9)])
-    assert went_on.running is not None and not went_on.running.paused
-    assert went_on.running.since == NOW + timedelta(minutes=9)
+    assert went_on.under_way is not None and not went_on.under_way.paused
+    assert went_on.under_way.since == NOW + timedelta(minutes=9)
 
 
 def test_a_touch_up_stands_until_it_is_done_and_may_be_noted_again() -> None:
