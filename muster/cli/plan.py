@@ -8,7 +8,6 @@ import json
 import os
 import sys
 import time
-from datetime import UTC, datetime
 from pathlib import Path
 from typing import Any
 
@@ -108,8 +107,8 @@ def _planned(problem: Problem, given: argparse.Namespace) -> Plan:
 
 
 def _keep_faults() -> None:
-    from muster.cli.faults import keeper
     from muster.core.plan import vetting
+    from muster.faults import keeper
 
     folder = os.environ.get("CRISP_RUN_DIR")
     if folder:
@@ -118,17 +117,6 @@ def _keep_faults() -> None:
 
 def _text(plan: Plan) -> str:
     return json.dumps(plan.to_json(), indent=1) + "\n"
-
-
-def moment(text: str | None) -> datetime:
-    """A moment as typed, with its zone; the present one where nothing is. Raises Refused."""
-    if text is None:
-        return datetime.now(UTC)
-    try:
-        found = datetime.fromisoformat(text)
-    except ValueError as error:
-        raise DomainError(f"--now {text}: type it as 2027-03-02T19:30+00:00") from error
-    return found if found.tzinfo else found.replace(tzinfo=UTC)
 
 
 if __name__ == "__main__":

@@ -9,7 +9,7 @@ from zoneinfo import ZoneInfo
 
 from pydantic import TypeAdapter
 
-from muster.cli.plan import moment
+from muster.cli.moment import moment
 from muster.core.formats import muster as muster_format
 from muster.core.formats.document import validated
 from muster.core.house import USUAL, House

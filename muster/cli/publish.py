@@ -15,7 +15,7 @@ ROOT = Path(__file__).resolve().parents[2]
 def documents() -> dict[Path, str]:
     """Every published file with its text."""
     django.setup()
-    from muster.apps.api import api
+    from muster.api.root import api
     from muster.core.formats import muster as muster_format
     from muster.core.formats import recipe as recipe_format
     from muster.core.formats import shelf as shelf_format

@@ -30,7 +30,6 @@ INSTALLED_APPS = [
     "muster.apps.accounts",
     "muster.apps.house",
     "muster.apps.colour",
-    "muster.apps.supplies",
     "muster.apps.recipes",
     "muster.apps.roll",
     "muster.apps.bench",

@@ -16,8 +16,8 @@ from hypothesis import HealthCheck, Phase, given, settings
 from hypothesis import strategies as st
 from hypothesis.extra.django import TestCase
 
+from muster.api.root import api
 from muster.apps import clock
-from muster.apps.api import api
 from tests import generating
 from tests.conftest import TUESDAY
 
@@ -120,5 +120,7 @@ class Accepted(TestCase):
         if self.accepted(answer):
             draft = {"kind": recipe["kind"], "passes": recipe["passes"], "undercoat": undercoat,
                      "material": recipe.get("material", "polystyrene")}  # fmt: skip
-            self.accepted(self.client.post("/api/look", draft, content_type="application/json"))
+            self.accepted(
+                self.client.post("/api/draft-check", draft, content_type="application/json")
+            )
             assert self.client.get("/api/recipes/made/file").status_code == 200

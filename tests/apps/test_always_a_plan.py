@@ -89,7 +89,7 @@ def test_remedies_are_planned_once_while_the_plan_is_the_same(
     ada: Client, in_the_dark: dict[str, Any], monkeypatch: pytest.MonkeyPatch
 ) -> None:
     first = ways(ada, in_the_dark)
-    monkeypatch.setattr("muster.apps.plan.api.left_remedies", lambda *_: pytest.fail("anew"))
+    monkeypatch.setattr("muster.api.plan.left_remedies", lambda *_: pytest.fail("anew"))
     assert ways(ada, in_the_dark) == first
     cache.clear()
 

@@ -405,8 +405,8 @@ def test_recipes_are_seen_in_recess_flat_and_edge(ada: Client, shelf: dict[str, 
         if row["recipe"]["id"] == "infantry-six"
     )  # fmt: skip
     asked = {"code": one["id"], "kind": one["kind"], "passes": one["passes"]}
-    seams = {seam["key"]: seam for seam in post(ada, "look", asked).body["seams"]}
-    before, washed = seams["base"]["looks"]["gear"], seams["wash"]["looks"]["gear"]
+    seams = {seam["key"]: seam for seam in post(ada, "draft-check", asked).body["seams"]}
+    before, washed = seams["base"]["appearances"]["gear"], seams["wash"]["appearances"]["gear"]
     assert before["flat"] == before["edge"] and washed["recess"] < washed["edge"]
     assert "from 30 cm" in seams["lights"]["shows"] or seams["lights"]["shows"] == ""
 

@@ -15,9 +15,9 @@ import pytest
 from django.db import OperationalError
 from django.test import Client
 
+from muster.api import musters as roll_api
 from muster.apps.plan import heartbeat as beats
 from muster.apps.plan.models import PlanRun, WorkerBeat
-from muster.apps.roll import api as roll_api
 from muster.apps.roll import services
 from muster.apps.roll.models import Muster
 from tests.conftest import Clock, post

@@ -67,7 +67,7 @@ def test_an_own_paint_is_known_in_recipes(ada: Client) -> None:
     passes = [
         {"key": "a", "name": "a", "technique": "wash", "minutes": 1, "medium": "Harbour wash"}
     ]
-    assert post(ada, "look", {"kind": "figure", "passes": passes}).status_code == 200
+    assert post(ada, "draft-check", {"kind": "figure", "passes": passes}).status_code == 200
 
 
 def test_nobody_sees_anothers_house(ada: Client, user_of: Callable[[str], Client]) -> None:

@@ -16,7 +16,7 @@ from django.core.files.uploadedfile import SimpleUploadedFile
 from django.test import Client
 from pytest_django.fixtures import DjangoAssertNumQueries
 
-from muster.apps.api import api
+from muster.api.root import api
 from muster.apps.plan.models import PlanRun
 from muster.apps.plan.tasks import improve, reap, take
 from tests.conftest import NEW, Clock, post
@@ -180,7 +180,7 @@ def test_undo_goes_back_command_by_command(ada: Client, muster: dict[str, Any]) 
 
 def test_a_pinned_call_stands_where_it_is_pinned(ada: Client, muster: dict[str, Any]) -> None:
     call = muster["bench"]["call"]["id"]
-    places = ada.get(f"/api/musters/{muster['id']}/plan/places", {"call": call}).json()
+    places = ada.get(f"/api/musters/{muster['id']}/plan/alternative-starts", {"call": call}).json()
     assert places[0]["as_planned"]
     other = places[2]
     view = command(

@@ -35,7 +35,7 @@ def held(name: str, key: str = "rust") -> dict[str, Any]:
 
 def look(client: Client, one: dict[str, Any], **more: Any) -> dict[str, Any]:
     body = {"code": one["id"], "kind": one["kind"], "passes": one["passes"], **more}
-    return post(client, "look", body).body
+    return post(client, "draft-check", body).body
 
 
 def codes(found: dict[str, Any]) -> set[str]:

@@ -63,7 +63,7 @@ def main() -> None:
     browser.find(f"//ul[@aria-label='Recipes']//button[contains(., '{RECIPE}')]").click()
     browser.find("//summary[contains(., 'What if')]").click()
     browser.find("//*[@role='slider']")
-    timed(browser, "Recipe editor", "/api/look", TURN)
+    timed(browser, "Recipe editor", "/api/draft-check", TURN)
     browser.press("Colour")
     browser.press("Find a mix")
     browser.find("//p[@role='status'][contains(., 'apart')]")

@@ -34,9 +34,10 @@ def median_ms(act: Callable[[], Any]) -> float:
 
 def measure(client: Any, owner: Any, times: int) -> str:
     """One row: the demo's force with its units so many times as large."""
-    from muster.apps.recipes.services import give_starters
-    from muster.apps.roll.files import keep_document
     from muster.apps.roll.management.commands.load_demo import DEMO, shifted
+
+    from muster.apps.exchange.muster_files import keep_document
+    from muster.apps.recipes.services import give_starters
     from muster.core.formats import muster as muster_format
 
     give_starters(owner)

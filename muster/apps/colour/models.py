@@ -5,8 +5,7 @@ from __future__ import annotations
 from django.conf import settings
 from django.db import models
 
-from muster.core.colour.owned import READING, OwnedPaint, Reading
-from muster.core.formats.shelf import PAINT
+from muster.core.colour.owned import PAINT, READING, OwnedPaint, Reading
 
 
 class Paint(models.Model):

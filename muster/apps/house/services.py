@@ -5,13 +5,10 @@ from __future__ import annotations
 from django.contrib.auth.models import User
 from django.db import transaction
 
-from muster.apps.errors import Outdated
+from muster.apps import versions
 from muster.apps.house.models import HouseVersion
 from muster.core.errors import DomainError
 from muster.core.house import HOUSE, USUAL, House
-
-KEPT = 60
-"""Versions that undo can reach."""
 
 
 def newest(owner_id: int) -> HouseVersion | None:
@@ -27,40 +24,33 @@ def house_of(owner_id: int) -> tuple[House, int]:
 
 @transaction.atomic
 def change(user: User, seen: int, house: House, label: str, undoes: int | None = None) -> int:
-    """Keep the next version. Raises Refused where rows cannot hold, Outdated where another came
+    """Keep the next version. Raises DomainError where rows cannot hold, Outdated where another came
     before."""
     house.tables()
     User.objects.select_for_update().get(pk=user.pk)
     row = newest(user.pk)
     number = row.number if row else 0
     if number != seen:
-        raise Outdated([row.label] if row else [])
+        raise versions.Outdated([row.label] if row else [])
     HouseVersion.objects.create(
         owner=user, number=number + 1, document=HOUSE.dump_python(house, mode="json"),
         label=label[:200], undoes=undoes,
     )  # fmt: skip
-    HouseVersion.objects.filter(owner=user, number__lte=number - KEPT).delete()
+    versions.prune(HouseVersion.objects.filter(owner=user), number + 1)
     return number + 1
 
 
-def undoable(user: User) -> HouseVersion | None:
-    """The newest version that neither is an undo nor was undone."""
+def newest_change(user: User) -> HouseVersion | None:
+    """The newest change that can be taken back; before the first one the house was as usual."""
     rows = HouseVersion.objects.filter(owner=user).order_by("-number").defer("document")
-    gone: set[int] = set()
-    for row in rows:
-        if row.undoes is not None:
-            gone.add(row.undoes)
-        elif row.number not in gone:
-            return row
-    return None
+    return versions.undoable(rows, first=1)
 
 
 def undo(user: User, seen: int) -> int:
-    """Go back on the newest change that stands."""
-    target = undoable(user)
+    """Go back on the newest change that stands. Raises DomainError where there is none."""
+    target = newest_change(user)
     if target is None:
         raise DomainError("there is nothing to take back")
-    before = HouseVersion.objects.filter(owner=user, number__lt=target.number)
-    row = before.order_by("-number").first()
+    row = HouseVersion.objects.filter(owner=user, number=target.number - 1).first()
     house = USUAL if row is None else row.value()
     return change(user, seen, house, f"Taken back: {target.label}", undoes=target.number)

@@ -9,7 +9,7 @@ class PlanConfig(AppConfig):
 
     def ready(self) -> None:
         """Keep problems on which the planner fails."""
-        from muster.cli.faults import keeper
         from muster.core.plan import vetting
+        from muster.faults import keeper
 
         vetting.report = keeper(settings.RUN_DIR / "faults")

@@ -8,8 +8,8 @@ from datetime import datetime
 from pydantic import TypeAdapter
 
 from muster.apps.plan.models import PlanRun
+from muster.apps.plan.snapshots import snapshot_of
 from muster.apps.roll.models import Muster
-from muster.apps.roll.queries import snapshot_of
 from muster.core.kept_plan import chores_so_far, shifted, still_holds
 from muster.core.pipeline import Derived, derive, plan_first
 from muster.core.plan.plan import Plan

@@ -1,13 +1,25 @@
-"""What a new account begins with."""
+"""Keeping recipes: versions, copies, files of them, trials."""
 
 from __future__ import annotations
 
-from django.contrib.auth.models import User
+import re
+from dataclasses import replace
 
+from django.contrib.auth.models import User
+from django.db import transaction
+from django.http import Http404
+
+from muster.apps import clock
 from muster.apps.recipes.models import Recipe, RecipeVersion
+from muster.core.errors import DomainError
+from muster.core.formats.recipe import RecipeFile
+from muster.core.recipes.expand import with_held
 from muster.core.recipes.recipe import RECIPE
 from muster.core.recipes.recipe import Recipe as RecipeDocument
 from muster.core.recipes.starters_vehicles import STARTERS
+
+MOST_TRIALS = 500
+"""Kept of one recipe."""
 
 
 def keep_version(owner: User, document: RecipeDocument) -> RecipeVersion:
@@ -25,3 +37,51 @@ def give_starters(user: User) -> None:
     """The starter recipes."""
     for document in STARTERS:
         keep_version(user, document)
+
+
+def copy_recipe(user: User, recipe: RecipeDocument) -> None:
+    """A recipe of one's own, from another."""
+    base = re.sub(r"-\d+$", "", recipe.id)[:34]
+    number = 2
+    while Recipe.objects.filter(owner=user, code=f"{base}-{number}").exists():
+        number += 1
+    copied = replace(recipe, id=f"{base}-{number}", name=f"{recipe.name} {number}"[:60], version=1)
+    keep_version(user, copied)
+
+
+@transaction.atomic
+def keep_file(user: User, document: RecipeFile) -> str:
+    """Keep every recipe of a file; one that differs from the user's own of its id gets a new id.
+
+    Returns what the outermost is called now.
+    """
+    renamed: dict[tuple[str, int], str] = {}
+    for one in (*document.held, document.recipe):
+        code, number = one.id, 1
+        while not _fits(user, replace(one, id=code)):
+            number += 1
+            code = f"{one.id[:36]}-{number}"
+        renamed[one.id, one.version] = code
+    for one in (*document.held, document.recipe):
+        keep_version(user, replace(with_held(one, renamed), id=renamed[one.id, one.version]))
+    return renamed[document.recipe.id, document.recipe.version]
+
+
+def _fits(user: User, recipe: RecipeDocument) -> bool:
+    """Whether the id is free, or this very version stands there."""
+    row = Recipe.objects.filter(owner=user, code=recipe.id).first()
+    if row is None:
+        return True
+    version = row.versions.filter(number=recipe.version).first()
+    return version is not None and version.value() == recipe
+
+
+def add_trial(user: User, code: str, key: str, where: str, verdict: str, note: str) -> None:
+    """Record a trial patch. Raises Http404 where the recipe is not his, DomainError where too many
+    are kept."""
+    recipe = Recipe.objects.filter(owner=user, code=code).first()
+    if recipe is None:
+        raise Http404
+    if recipe.trials.count() >= MOST_TRIALS:
+        raise DomainError(f"{MOST_TRIALS} trials of one recipe are kept: copy the recipe to go on")
+    recipe.trials.create(pass_key=key, where=where, verdict=verdict, note=note, at=clock.now())

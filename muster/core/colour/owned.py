@@ -85,6 +85,8 @@ class OwnedPaint:
         return self.price / self.size_ml if self.price and self.size_ml else 0.0
 
 
+PAINT: TypeAdapter[OwnedPaint] = TypeAdapter(OwnedPaint)
+
 CLEAR = {"acrylic varnish", "lacquer varnish", "enamel varnish", "chipping fluid", "mask", "glue",
          "white glue", "decal"}  # fmt: skip
 

@@ -25,15 +25,15 @@ def written(adapter: TypeAdapter[T], document: T) -> str:
     return json.dumps(raw, indent=1, ensure_ascii=False) + "\n"
 
 
+def size_in_words(size: int) -> str:
+    """4 MB, 400 kB."""
+    return f"{size / 1_000_000:g} MB" if size >= 1_000_000 else f"{size // 1000} kB"
+
+
 def parsed(text: str | bytes, most_bytes: int, what: str) -> Any:
     """The JSON of a file. Raises Refused for one that is too large, or none."""
     if len(text) > most_bytes:
-        size = (
-            f"{most_bytes / 1_000_000:g} MB"
-            if most_bytes >= 1_000_000
-            else (f"{most_bytes // 1000} kB")
-        )
-        raise DomainError(f"the file is larger than {size}: it is no {what}")
+        raise DomainError(f"the file is larger than {size_in_words(most_bytes)}: it is no {what}")
     try:
         return json.loads(text)
     except (ValueError, RecursionError) as error:

@@ -14,8 +14,9 @@ from typing import Annotated, Any, Literal
 from pydantic import Field, TypeAdapter, ValidationError
 from pydantic.dataclasses import dataclass
 
-from muster.core.colour.owned import OwnedPaint
+from muster.core.colour.owned import PAINT, OwnedPaint
 from muster.core.colour.shelf import MOST_PAINTS
+from muster.core.colour.teaching import LEAST_SHARE
 from muster.core.craft.media import MEDIA
 from muster.core.errors import DomainError
 from muster.core.formats.document import parsed, schema_of, validated, written
@@ -24,8 +25,6 @@ from muster.core.vocabulary import STRICT
 FORMAT = "crisp-muster/shelf"
 MOST_BYTES = 1_000_000
 MOST_COMPLAINTS = 30
-LEAST_SHARE = 0.01
-"""Of a paint in a tint that tells something of it."""
 
 COLUMNS = ("name", "colour", "range", "code", "medium", "opacity", "finish", "size_ml", "left_ml",
            "price", "density", "tare_g", "drop_ml")  # fmt: skip
@@ -33,8 +32,6 @@ OTHER_NAMES = {"color": "colour", "hex": "colour", "paint": "name", "brand": "ra
                "volume_ml": "left_ml", "stock_ml": "left_ml", "ml": "left_ml"}  # fmt: skip
 FORMULA = ("=", "+", "-", "@")
 NUMBERS = ("size_ml", "left_ml", "price", "density", "tare_g", "drop_ml")
-
-PAINT: TypeAdapter[OwnedPaint] = TypeAdapter(OwnedPaint)
 
 
 @dataclass(frozen=True, config=STRICT)

@@ -12,6 +12,9 @@ from muster.core.vocabulary import STRICT, TIERS, Clock, Colour, Cut, Kind, Minu
 MOST_PASSES = 120
 """Of a recipe, nested ones unfolded."""
 
+MOST_PARTS = 99
+"""Of one paint in a mix."""
+
 LONG_MIN = 30.0
 """Work on one model that takes so long may be put down in the middle. Common practice."""
 
@@ -21,7 +24,7 @@ class MixPart:
     """So many parts of one paint or thinner."""
 
     name: Name
-    parts: Annotated[int, Field(ge=1, le=99)] = 1
+    parts: Annotated[int, Field(ge=1, le=MOST_PARTS)] = 1
 
 
 @dataclass(frozen=True, config=STRICT)

@@ -76,7 +76,7 @@ def spray_limit(climate: Climate) -> str | None:
 class Contour:
     """A line of equal factor of water-borne drying: °C and % of each point, from cold to warm."""
 
-    drying_factor: float
+    factor: float
     celsius: tuple[float, ...]
     humidity: tuple[float, ...]
 

@@ -6,11 +6,11 @@ import json
 from dataclasses import replace
 from pathlib import Path
 
-from muster.cli.faults import MOST_KEPT, keeper
 from muster.core.plan.plan import Plan
 from muster.core.plan.reading import problem_from
 from muster.core.plan.replanning import moved_calls, worth_changing
 from muster.core.plan.writing import problem_to_json
+from muster.faults import MOST_KEPT, keeper
 from tests.bench.instances import KINDS, force
 from tests.core.plan.test_planner import planned
 

@@ -17,7 +17,7 @@ export interface paths {
          * By Box
          * @description A model's surface from the real thing's length, width and height; nothing is kept.
          */
-        post: operations["muster_apps_supplies_api_by_box"];
+        post: operations["muster_api_supplies_by_box"];
         delete?: never;
         options?: never;
         head?: never;
@@ -37,7 +37,7 @@ export interface paths {
          * Patches
          * @description Which filter livens each patch, which patches merge, and how thick a fade coat is.
          */
-        post: operations["muster_apps_colour_more_patches"];
+        post: operations["muster_api_schemes_patches"];
         delete?: never;
         options?: never;
         head?: never;
@@ -57,7 +57,7 @@ export interface paths {
          * Make Ramp
          * @description Shade, base and lights from owned paints.
          */
-        post: operations["muster_apps_colour_more_make_ramp"];
+        post: operations["muster_api_schemes_make_ramp"];
         delete?: never;
         options?: never;
         head?: never;
@@ -75,7 +75,7 @@ export interface paths {
          * Scaled
          * @description A colour lightened for its scale, an option that schools dispute.
          */
-        get: operations["muster_apps_colour_more_scaled"];
+        get: operations["muster_api_schemes_scaled"];
         put?: never;
         post?: never;
         delete?: never;
@@ -97,7 +97,7 @@ export interface paths {
          * Vary
          * @description Mixes that differ a little, so that matching models do not look cloned.
          */
-        post: operations["muster_apps_colour_more_vary"];
+        post: operations["muster_api_schemes_vary"];
         delete?: never;
         options?: never;
         head?: never;
@@ -115,7 +115,7 @@ export interface paths {
          * Sensor
          * @description A reading of the simulated room sensor; nothing is kept.
          */
-        get: operations["muster_apps_house_api_sensor"];
+        get: operations["muster_api_house_sensor"];
         put?: never;
         post?: never;
         delete?: never;
@@ -135,9 +135,30 @@ export interface paths {
          * Dial
          * @description What that air does. No query.
          */
-        get: operations["muster_apps_house_api_dial"];
+        get: operations["muster_api_house_dial"];
         put?: never;
         post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/draft-check": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Check Draft
+         * @description Look a draft over. Two queries, one more each where the shelf holds paints, and trials or
+         *     nested recipes are to be read.
+         */
+        post: operations["muster_api_draft_check_check_draft"];
         delete?: never;
         options?: never;
         head?: never;
@@ -155,13 +176,13 @@ export interface paths {
          * House
          * @description The house.
          */
-        get: operations["muster_apps_house_api_house"];
+        get: operations["muster_api_house_house"];
         put?: never;
         /**
          * Change
          * @description Change it as a whole; every recipe and plan follows.
          */
-        post: operations["muster_apps_house_api_change"];
+        post: operations["muster_api_house_change"];
         delete?: never;
         options?: never;
         head?: never;
@@ -181,7 +202,7 @@ export interface paths {
          * Air
          * @description State the air of a day, or usually.
          */
-        post: operations["muster_apps_house_api_air"];
+        post: operations["muster_api_house_air"];
         delete?: never;
         options?: never;
         head?: never;
@@ -201,7 +222,7 @@ export interface paths {
          * Undo
          * @description Take the newest change back.
          */
-        post: operations["muster_apps_house_api_undo"];
+        post: operations["muster_api_house_undo"];
         delete?: never;
         options?: never;
         head?: never;
@@ -221,7 +242,7 @@ export interface paths {
          * Import Muster
          * @description Import a file: all or nothing.
          */
-        post: operations["muster_apps_roll_api_import_muster"];
+        post: operations["muster_api_musters_import_muster"];
         delete?: never;
         options?: never;
         head?: never;
@@ -241,28 +262,7 @@ export interface paths {
          * Preview
          * @description What importing a file would do; nothing is changed.
          */
-        post: operations["muster_apps_roll_api_preview"];
-        delete?: never;
-        options?: never;
-        head?: never;
-        patch?: never;
-        trace?: never;
-    };
-    "/api/look": {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        get?: never;
-        put?: never;
-        /**
-         * Look
-         * @description Look a draft over. Two queries, one more each where the shelf holds paints, and trials or
-         *     nested recipes are to be read.
-         */
-        post: operations["muster_apps_recipes_looking_look"];
+        post: operations["muster_api_musters_preview"];
         delete?: never;
         options?: never;
         head?: never;
@@ -280,7 +280,7 @@ export interface paths {
          * Me
          * @description Who is signed in.
          */
-        get: operations["muster_apps_accounts_api_me"];
+        get: operations["muster_api_accounts_me"];
         put?: never;
         post?: never;
         delete?: never;
@@ -302,7 +302,7 @@ export interface paths {
          * Delete Me
          * @description Delete the account with all that is in it; the password is asked for once more.
          */
-        post: operations["muster_apps_accounts_api_delete_me"];
+        post: operations["muster_api_accounts_delete_me"];
         delete?: never;
         options?: never;
         head?: never;
@@ -320,7 +320,7 @@ export interface paths {
          * All Of Mine
          * @description Everything that is the user's: each muster as an open file, with its recipes and facts.
          */
-        get: operations["muster_apps_accounts_api_all_of_mine"];
+        get: operations["muster_api_accounts_all_of_mine"];
         put?: never;
         post?: never;
         delete?: never;
@@ -342,7 +342,7 @@ export interface paths {
          * Mesh
          * @description Measure an STL; nothing is kept.
          */
-        post: operations["muster_apps_supplies_api_mesh"];
+        post: operations["muster_api_supplies_mesh"];
         delete?: never;
         options?: never;
         head?: never;
@@ -362,7 +362,7 @@ export interface paths {
          * Match
          * @description The best mixes for a colour, the best first; the nearest single paint is among them last.
          */
-        post: operations["muster_apps_colour_mixing_match"];
+        post: operations["muster_api_mixing_match"];
         delete?: never;
         options?: never;
         head?: never;
@@ -382,7 +382,7 @@ export interface paths {
          * Reach
          * @description What to add to a pot already mixed, the least that helps first.
          */
-        post: operations["muster_apps_colour_mixing_reach"];
+        post: operations["muster_api_mixing_reach"];
         delete?: never;
         options?: never;
         head?: never;
@@ -402,7 +402,7 @@ export interface paths {
          * For Tray
          * @description Drops and millilitres for a pass on so many models.
          */
-        post: operations["muster_apps_colour_mixing_for_tray"];
+        post: operations["muster_api_mixing_for_tray"];
         delete?: never;
         options?: never;
         head?: never;
@@ -420,13 +420,13 @@ export interface paths {
          * Musters
          * @description The user's musters, newest first.
          */
-        get: operations["muster_apps_roll_api_musters"];
+        get: operations["muster_api_musters_musters"];
         put?: never;
         /**
          * Begin
          * @description A whole muster from three answers.
          */
-        post: operations["muster_apps_roll_api_begin"];
+        post: operations["muster_api_musters_begin"];
         delete?: never;
         options?: never;
         head?: never;
@@ -444,14 +444,14 @@ export interface paths {
          * View
          * @description Everything the rooms show.
          */
-        get: operations["muster_apps_roll_api_view"];
+        get: operations["muster_api_musters_view"];
         put?: never;
         post?: never;
         /**
          * Remove
          * @description Remove a muster with all its facts.
          */
-        delete: operations["muster_apps_roll_api_remove"];
+        delete: operations["muster_api_musters_remove"];
         options?: never;
         head?: never;
         patch?: never;
@@ -468,7 +468,7 @@ export interface paths {
          * Accents
          * @description Passes of the same name across units, and how far apart they are, the farthest first.
          */
-        get: operations["muster_apps_colour_more_accents"];
+        get: operations["muster_api_schemes_accents"];
         put?: never;
         post?: never;
         delete?: never;
@@ -490,7 +490,7 @@ export interface paths {
          * Command
          * @description Carry out a command.
          */
-        post: operations["muster_apps_roll_api_command"];
+        post: operations["muster_api_musters_command"];
         delete?: never;
         options?: never;
         head?: never;
@@ -510,7 +510,7 @@ export interface paths {
          * Facts
          * @description Record facts. One sent twice counts once; one of the future is refused.
          */
-        post: operations["muster_apps_bench_api_facts"];
+        post: operations["muster_api_bench_facts"];
         delete?: never;
         options?: never;
         head?: never;
@@ -528,7 +528,27 @@ export interface paths {
          * Export
          * @description The whole muster as an open file.
          */
-        get: operations["muster_apps_roll_api_export"];
+        get: operations["muster_api_musters_export"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/musters/{muster_id}/plan/alternative-starts": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Places
+         * @description Where a call may stand instead, sitting by sitting, and what each place costs.
+         */
+        get: operations["muster_api_plan_places"];
         put?: never;
         post?: never;
         delete?: never;
@@ -550,7 +570,7 @@ export interface paths {
          * Improve Plan
          * @description Let a worker improve the plan for twenty seconds more.
          */
-        post: operations["muster_apps_plan_api_improve_plan"];
+        post: operations["muster_api_plan_improve_plan"];
         delete?: never;
         options?: never;
         head?: never;
@@ -568,7 +588,7 @@ export interface paths {
          * Left
          * @description What would place a call that is left, the cheapest first. Kept while the plan is.
          */
-        get: operations["muster_apps_plan_api_left"];
+        get: operations["muster_api_plan_left"];
         put?: never;
         post?: never;
         delete?: never;
@@ -588,27 +608,7 @@ export interface paths {
          * Outlook
          * @description Other tray sizes beside this plan, and the chance to be in time. Kept while the plan is.
          */
-        get: operations["muster_apps_plan_api_outlook"];
-        put?: never;
-        post?: never;
-        delete?: never;
-        options?: never;
-        head?: never;
-        patch?: never;
-        trace?: never;
-    };
-    "/api/musters/{muster_id}/plan/places": {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        /**
-         * Places
-         * @description Where a call may stand instead, sitting by sitting, and what each place costs.
-         */
-        get: operations["muster_apps_plan_api_places"];
+        get: operations["muster_api_plan_outlook"];
         put?: never;
         post?: never;
         delete?: never;
@@ -630,7 +630,7 @@ export interface paths {
          * Stop Plan
          * @description Stop improving; the best so far is kept.
          */
-        post: operations["muster_apps_plan_api_stop_plan"];
+        post: operations["muster_api_plan_stop_plan"];
         delete?: never;
         options?: never;
         head?: never;
@@ -648,7 +648,7 @@ export interface paths {
          * Why
          * @description By reason of a call's card, in its order: how many seconds sooner it starts without it.
          */
-        get: operations["muster_apps_plan_api_why"];
+        get: operations["muster_api_plan_why"];
         put?: never;
         post?: never;
         delete?: never;
@@ -670,7 +670,7 @@ export interface paths {
          * Sit Down
          * @description Make a sitting that begins now; the plan mends.
          */
-        post: operations["muster_apps_bench_api_sit_down"];
+        post: operations["muster_api_bench_sit_down"];
         delete?: never;
         options?: never;
         head?: never;
@@ -688,7 +688,7 @@ export interface paths {
          * Supplies
          * @description What is still needed and what is short.
          */
-        get: operations["muster_apps_supplies_api_supplies"];
+        get: operations["muster_api_supplies_supplies"];
         put?: never;
         post?: never;
         delete?: never;
@@ -710,7 +710,7 @@ export interface paths {
          * Await Paint
          * @description Say when a paint will be there: no call that takes it begins sooner.
          */
-        post: operations["muster_apps_supplies_api_await_paint"];
+        post: operations["muster_api_supplies_await_paint"];
         delete?: never;
         options?: never;
         head?: never;
@@ -728,7 +728,7 @@ export interface paths {
          * Shopping
          * @description The shopping list as CSV.
          */
-        get: operations["muster_apps_supplies_api_shopping"];
+        get: operations["muster_api_supplies_shopping"];
         put?: never;
         post?: never;
         delete?: never;
@@ -750,7 +750,7 @@ export interface paths {
          * Undo
          * @description Take the newest command back.
          */
-        post: operations["muster_apps_roll_api_undo"];
+        post: operations["muster_api_musters_undo"];
         delete?: never;
         options?: never;
         head?: never;
@@ -770,7 +770,7 @@ export interface paths {
          * Open Demo
          * @description Open the demo account; only where the server was started as the demo.
          */
-        post: operations["muster_apps_accounts_api_open_demo"];
+        post: operations["muster_api_accounts_open_demo"];
         delete?: never;
         options?: never;
         head?: never;
@@ -788,13 +788,13 @@ export interface paths {
          * Pots
          * @description Every pot, the newest first.
          */
-        get: operations["muster_apps_colour_pots_pots"];
+        get: operations["muster_api_pots_pots"];
         put?: never;
         /**
          * Save
          * @description Save a pot: the shelf falls by what went into it.
          */
-        post: operations["muster_apps_colour_pots_save"];
+        post: operations["muster_api_pots_save"];
         delete?: never;
         options?: never;
         head?: never;
@@ -814,7 +814,7 @@ export interface paths {
          * Again
          * @description Mixes that match what the pot dried to (until that is known, what was predicted).
          */
-        post: operations["muster_apps_colour_pots_again"];
+        post: operations["muster_api_pots_again"];
         delete?: never;
         options?: never;
         head?: never;
@@ -834,7 +834,7 @@ export interface paths {
          * Dried
          * @description Record what it dried to. Of one paint and white, the paint learns from it.
          */
-        post: operations["muster_apps_colour_pots_dried"];
+        post: operations["muster_api_pots_dried"];
         delete?: never;
         options?: never;
         head?: never;
@@ -854,7 +854,7 @@ export interface paths {
          * Empty
          * @description The pot is used up.
          */
-        post: operations["muster_apps_colour_pots_empty"];
+        post: operations["muster_api_pots_empty"];
         delete?: never;
         options?: never;
         head?: never;
@@ -874,7 +874,7 @@ export interface paths {
          * Tone
          * @description A mix in tone with the pot, not identical: for another vehicle beside it.
          */
-        post: operations["muster_apps_colour_pots_tone"];
+        post: operations["muster_api_pots_tone"];
         delete?: never;
         options?: never;
         head?: never;
@@ -894,7 +894,7 @@ export interface paths {
          * Use
          * @description Paint a recipe's pass with the pot: a new version, which its units follow.
          */
-        post: operations["muster_apps_colour_pots_use"];
+        post: operations["muster_api_pots_use"];
         delete?: never;
         options?: never;
         head?: never;
@@ -914,7 +914,7 @@ export interface paths {
          * Predict
          * @description What drops dry to.
          */
-        post: operations["muster_apps_colour_mixing_predict"];
+        post: operations["muster_api_mixing_predict"];
         delete?: never;
         options?: never;
         head?: never;
@@ -934,7 +934,7 @@ export interface paths {
          * Import Recipe
          * @description Import a recipe with all that it holds: all or nothing.
          */
-        post: operations["muster_apps_recipes_files_import_recipe"];
+        post: operations["muster_api_recipe_files_import_recipe"];
         delete?: never;
         options?: never;
         head?: never;
@@ -954,7 +954,7 @@ export interface paths {
          * Preview
          * @description What importing a file would do; nothing is changed.
          */
-        post: operations["muster_apps_recipes_files_preview"];
+        post: operations["muster_api_recipe_files_preview"];
         delete?: never;
         options?: never;
         head?: never;
@@ -972,7 +972,7 @@ export interface paths {
          * Recipes
          * @description Every recipe of the user, in its newest version.
          */
-        get: operations["muster_apps_recipes_api_recipes"];
+        get: operations["muster_api_recipes_recipes"];
         put?: never;
         post?: never;
         delete?: never;
@@ -994,7 +994,7 @@ export interface paths {
          * Change
          * @description Keep a new version; units named in ``follow`` follow it, others keep theirs.
          */
-        post: operations["muster_apps_recipes_api_change"];
+        post: operations["muster_api_recipes_change"];
         delete?: never;
         options?: never;
         head?: never;
@@ -1012,7 +1012,7 @@ export interface paths {
          * Changes
          * @description The newest version against an older one, pass by pass.
          */
-        get: operations["muster_apps_recipes_api_changes"];
+        get: operations["muster_api_recipes_changes"];
         put?: never;
         post?: never;
         delete?: never;
@@ -1034,7 +1034,7 @@ export interface paths {
          * Copy
          * @description A recipe of one's own, from another.
          */
-        post: operations["muster_apps_recipes_api_copy"];
+        post: operations["muster_api_recipes_copy"];
         delete?: never;
         options?: never;
         head?: never;
@@ -1052,7 +1052,7 @@ export interface paths {
          * Export
          * @description The newest version with all that it holds.
          */
-        get: operations["muster_apps_recipes_files_export"];
+        get: operations["muster_api_recipe_files_export"];
         put?: never;
         post?: never;
         delete?: never;
@@ -1072,13 +1072,13 @@ export interface paths {
          * Trials
          * @description The trials of a recipe, the newest first.
          */
-        get: operations["muster_apps_recipes_trials_trials"];
+        get: operations["muster_api_trials_trials"];
         put?: never;
         /**
          * Add
          * @description Record a trial patch.
          */
-        post: operations["muster_apps_recipes_trials_add"];
+        post: operations["muster_api_trials_add"];
         delete?: never;
         options?: never;
         head?: never;
@@ -1096,13 +1096,13 @@ export interface paths {
          * Shelf
          * @description Every paint, with what is left after all that the bench used.
          */
-        get: operations["muster_apps_colour_shelf_shelf"];
+        get: operations["muster_api_shelf_shelf"];
         put?: never;
         /**
          * Add
          * @description Add a paint.
          */
-        post: operations["muster_apps_colour_shelf_add"];
+        post: operations["muster_api_shelf_add"];
         delete?: never;
         options?: never;
         head?: never;
@@ -1120,13 +1120,13 @@ export interface paths {
          * Export
          * @description The shelf as CSV, GIMP palette, or JSON with its swatches.
          */
-        get: operations["muster_apps_colour_shelf_export"];
+        get: operations["muster_api_shelf_export"];
         put?: never;
         /**
          * Take In
          * @description Import paints that are not on the shelf yet: all or nothing.
          */
-        post: operations["muster_apps_colour_shelf_take_in"];
+        post: operations["muster_api_shelf_take_in"];
         delete?: never;
         options?: never;
         head?: never;
@@ -1146,7 +1146,7 @@ export interface paths {
          * Preview
          * @description What an import would do; nothing is changed.
          */
-        post: operations["muster_apps_colour_shelf_preview"];
+        post: operations["muster_api_shelf_preview"];
         delete?: never;
         options?: never;
         head?: never;
@@ -1166,7 +1166,7 @@ export interface paths {
          * Take Back
          * @description A reading or weighing never was.
          */
-        post: operations["muster_apps_colour_shelf_take_back"];
+        post: operations["muster_api_shelf_take_back"];
         delete?: never;
         options?: never;
         head?: never;
@@ -1186,7 +1186,7 @@ export interface paths {
          * Add Typed
          * @description Add a paint from a typed line.
          */
-        post: operations["muster_apps_colour_shelf_add_typed"];
+        post: operations["muster_api_shelf_add_typed"];
         delete?: never;
         options?: never;
         head?: never;
@@ -1206,7 +1206,7 @@ export interface paths {
          * Change
          * @description Change a label; what is left is weighed, not typed over.
          */
-        post: operations["muster_apps_colour_shelf_change"];
+        post: operations["muster_api_shelf_change"];
         delete?: never;
         options?: never;
         head?: never;
@@ -1226,7 +1226,7 @@ export interface paths {
          * Bought
          * @description More of it came.
          */
-        post: operations["muster_apps_colour_shelf_bought"];
+        post: operations["muster_api_shelf_bought"];
         delete?: never;
         options?: never;
         head?: never;
@@ -1246,7 +1246,7 @@ export interface paths {
          * Take Off
          * @description Take a paint off the shelf, or put it back.
          */
-        post: operations["muster_apps_colour_shelf_take_off"];
+        post: operations["muster_api_shelf_take_off"];
         delete?: never;
         options?: never;
         head?: never;
@@ -1266,7 +1266,7 @@ export interface paths {
          * Read Swatch
          * @description Read a swatch; the paint learns from it.
          */
-        post: operations["muster_apps_colour_shelf_read_swatch"];
+        post: operations["muster_api_shelf_read_swatch"];
         delete?: never;
         options?: never;
         head?: never;
@@ -1286,7 +1286,7 @@ export interface paths {
          * Weigh
          * @description Weigh a pot: what is left follows from tare and density.
          */
-        post: operations["muster_apps_colour_shelf_weigh"];
+        post: operations["muster_api_shelf_weigh"];
         delete?: never;
         options?: never;
         head?: never;
@@ -1306,7 +1306,7 @@ export interface paths {
          * Sign In
          * @description Sign in; too many wrong tries lock the name for a quarter of an hour.
          */
-        post: operations["muster_apps_accounts_api_sign_in"];
+        post: operations["muster_api_accounts_sign_in"];
         delete?: never;
         options?: never;
         head?: never;
@@ -1326,7 +1326,7 @@ export interface paths {
          * Sign Out
          * @description Sign out.
          */
-        post: operations["muster_apps_accounts_api_sign_out"];
+        post: operations["muster_api_accounts_sign_out"];
         delete?: never;
         options?: never;
         head?: never;
@@ -1346,7 +1346,7 @@ export interface paths {
          * Sign Up
          * @description Make an account and sign in.
          */
-        post: operations["muster_apps_accounts_api_sign_up"];
+        post: operations["muster_api_accounts_sign_up"];
         delete?: never;
         options?: never;
         head?: never;
@@ -1366,7 +1366,7 @@ export interface paths {
          * Read Typed
          * @description The passes meant by a few letters, as this house would do them; none where unclear.
          */
-        post: operations["muster_apps_recipes_looking_read_typed"];
+        post: operations["muster_api_draft_check_read_typed"];
         delete?: never;
         options?: never;
         head?: never;
@@ -1386,7 +1386,7 @@ export interface paths {
          * Typed Unit
          * @description What a line says, as one types it.
          */
-        post: operations["muster_apps_roll_api_typed_unit"];
+        post: operations["muster_api_musters_typed_unit"];
         delete?: never;
         options?: never;
         head?: never;
@@ -1499,6 +1499,30 @@ export interface components {
             day: string;
         };
         /**
+         * AlternativeStart
+         * @description A place of a call: when it would start, and what that costs against the plan.
+         */
+        AlternativeStart: {
+            /** As Planned */
+            as_planned: boolean;
+            /** Cost S */
+            cost_s: number;
+            /** Finish S */
+            finish_s: number;
+            /**
+             * Pin
+             * Format: date-time
+             */
+            pin: string;
+            /** Slack S */
+            slack_s: number;
+            /**
+             * Start
+             * Format: date-time
+             */
+            start: string;
+        };
+        /**
          * ApartOut
          * @description Two patches: ΔE00, and the least width of a band that stands apart.
          */
@@ -1513,6 +1537,18 @@ export interface components {
             two: string;
         };
         /**
+         * Appearance
+         * @description A zone's colours as ``#rrggbb``: recess, flat, edge.
+         */
+        Appearance: {
+            /** Edge */
+            edge: string;
+            /** Flat */
+            flat: string;
+            /** Recess */
+            recess: string;
+        };
+        /**
          * AwaitIn
          * @description A paint that will be there on a day (none: forget it).
          */
@@ -1523,19 +1559,6 @@ export interface components {
             paint: string;
             /** Seen */
             seen: number;
-        };
-        /**
-         * Awaited
-         * @description A paint that will be there on that day.
-         */
-        Awaited: {
-            /**
-             * Day
-             * Format: date
-             */
-            day: string;
-            /** Paint */
-            paint: string;
         };
         /**
          * BenchPip
@@ -1748,7 +1771,7 @@ export interface components {
          */
         CommandIn: {
             /** Command */
-            command: components["schemas"]["AddUnit"] | components["schemas"]["EditUnit"] | components["schemas"]["RemoveUnit"] | components["schemas"]["AddEvening"] | components["schemas"]["RemoveEvening"] | components["schemas"]["MoveEvening"] | components["schemas"]["EndWeekly"] | components["schemas"]["SetParadeDay"] | components["schemas"]["SetRack"] | components["schemas"]["SetSpare"] | components["schemas"]["FinishFirst"] | components["schemas"]["SetHours"] | components["schemas"]["PinCall"] | components["schemas"]["LeaveOutCall"] | components["schemas"]["PutOffCall"] | components["schemas"]["SetOrder"] | components["schemas"]["DropOrder"] | components["schemas"]["WaiveNeed"] | components["schemas"]["CutCall"] | components["schemas"]["Together"];
+            command: components["schemas"]["AddEvening"] | components["schemas"]["AddUnit"] | components["schemas"]["CutCall"] | components["schemas"]["SetOrder"] | components["schemas"]["DropOrder"] | components["schemas"]["EditUnit"] | components["schemas"]["EndWeekly"] | components["schemas"]["FinishFirst"] | components["schemas"]["LeaveOutCall"] | components["schemas"]["MoveEvening"] | components["schemas"]["PinCall"] | components["schemas"]["PutOffCall"] | components["schemas"]["RemoveEvening"] | components["schemas"]["RemoveUnit"] | components["schemas"]["SetHours"] | components["schemas"]["SetParadeDay"] | components["schemas"]["SetRack"] | components["schemas"]["SetSpare"] | components["schemas"]["WaiveNeed"] | components["schemas"]["Together"];
             /** Version */
             version: number;
         };
@@ -1816,6 +1839,61 @@ export interface components {
             name: string;
             /** Values */
             values: components["schemas"]["ValueOut"][];
+        };
+        /**
+         * DraftIn
+         * @description A draft; what is left out of room and habits is as in the user's house.
+         */
+        DraftIn: {
+            /** Celsius */
+            celsius?: number | null;
+            /**
+             * Code
+             * @default
+             */
+            code: string;
+            /** Humidity */
+            humidity?: number | null;
+            /**
+             * Kind
+             * @enum {string}
+             */
+            kind: "figure" | "mounted" | "vehicle" | "gun" | "aircraft" | "building" | "base";
+            /**
+             * Material
+             * @default polystyrene
+             */
+            material: string;
+            /** Passes */
+            passes: components["schemas"]["Pass"][];
+            /**
+             * Undercoat
+             * @default as it is
+             * @enum {string}
+             */
+            undercoat: "as it is" | "black" | "grey" | "white" | "oxide" | "brown" | "none";
+            /** Weathering */
+            weathering?: ("solvent" | "all-acrylic") | null;
+        };
+        /**
+         * DraftReport
+         * @description What the layers say. ``hours``: from the first pass to the last one's drying.
+         */
+        DraftReport: {
+            /** Cure */
+            cure: number;
+            /** Findings */
+            findings: components["schemas"]["FindingOut"][];
+            /** First */
+            first: string;
+            /** Hours */
+            hours: number;
+            /** Seams */
+            seams: components["schemas"]["SeamOut"][];
+            /** Spraying */
+            spraying: string;
+            /** Water */
+            water: number;
         };
         /**
          * DriedIn
@@ -1960,10 +2038,22 @@ export interface components {
             start: string;
         };
         /**
+         * ExpectedDelivery
+         * @description A paint that will be there on that day.
+         */
+        ExpectedDelivery: {
+            /**
+             * Day
+             * Format: date
+             */
+            day: string;
+            /** Paint */
+            paint: string;
+        };
+        /**
          * Fact
-         * @description One fact. ``begin``: a call is begun at ``at``; ``tick``: a model's pass is done, worked from
-         *     ``start`` to ``at``; ``touch_up``: a model needs one; ``pause`` and ``end``: of the call under
-         *     way; ``take_back``: the fact ``of`` never was.
+         * @description One fact. ``kind`` says which of the other fields speak: a call is told by its unit, its
+         *     passes and its tray; a model by its number in the unit.
          */
         Fact: {
             /**
@@ -1980,7 +2070,7 @@ export interface components {
              * Kind
              * @enum {string}
              */
-            kind: "begin" | "tick" | "touch_up" | "pause" | "end" | "take_back";
+            kind: "begin" | "end" | "pause" | "take_back" | "tick" | "touch_up";
             /**
              * Model
              * @default 0
@@ -2176,7 +2266,7 @@ export interface components {
              * Awaited
              * @default []
              */
-            awaited: components["schemas"]["Awaited"][];
+            awaited: components["schemas"]["ExpectedDelivery"][];
             /**
              * Days
              * @default []
@@ -2391,73 +2481,6 @@ export interface components {
             patch: string;
         };
         /**
-         * Look
-         * @description A zone's colours as ``#rrggbb``: recess, flat, edge.
-         */
-        Look: {
-            /** Edge */
-            edge: string;
-            /** Flat */
-            flat: string;
-            /** Recess */
-            recess: string;
-        };
-        /**
-         * LookIn
-         * @description A draft; what is left out of room and habits is as in the user's house.
-         */
-        LookIn: {
-            /** Celsius */
-            celsius?: number | null;
-            /**
-             * Code
-             * @default
-             */
-            code: string;
-            /** Humidity */
-            humidity?: number | null;
-            /**
-             * Kind
-             * @enum {string}
-             */
-            kind: "figure" | "mounted" | "vehicle" | "gun" | "aircraft" | "building" | "base";
-            /**
-             * Material
-             * @default polystyrene
-             */
-            material: string;
-            /** Passes */
-            passes: components["schemas"]["Pass"][];
-            /**
-             * Undercoat
-             * @default as it is
-             * @enum {string}
-             */
-            undercoat: "as it is" | "black" | "grey" | "white" | "oxide" | "brown" | "none";
-            /** Weathering */
-            weathering?: ("solvent" | "all-acrylic") | null;
-        };
-        /**
-         * LookOut
-         * @description What the layers say. ``hours``: from the first pass to the last one's drying.
-         */
-        LookOut: {
-            /** Cure */
-            cure: number;
-            /** Findings */
-            findings: components["schemas"]["FindingOut"][];
-            /** First */
-            first: string;
-            /** Hours */
-            hours: number;
-            /** Seams */
-            seams: components["schemas"]["SeamOut"][];
-            /** Spraying */
-            spraying: string;
-            /** Water */
-            water: number;
-        };
-        /**
          * LostSitting
          * @description A weekly sitting that does not take place on that day.
          */
@@ -2670,40 +2693,6 @@ export interface components {
             parade_day: string | null;
             /** Version */
             version: number;
-        };
-        /**
-         * Need
-         * @description Of one paint: ml still to be used, by unit; on the shelf; short; pots that would be enough,
-         *     and what they cost (None where no size or price is known).
-         */
-        Need: {
-            /** By Unit */
-            by_unit: {
-                [key: string]: number;
-            };
-            /** Cost */
-            cost: number | null;
-            /** Left Ml */
-            left_ml: number | null;
-            /** Ml */
-            ml: number;
-            /** Owned */
-            owned: boolean;
-            /** Paint */
-            paint: string;
-            /** Pots */
-            pots: number | null;
-            /** Short Ml */
-            short_ml: number;
-        };
-        /**
-         * NeedOut
-         * @description A paint's row; ``awaited``: the day on which it will be there.
-         */
-        NeedOut: {
-            /** Awaited */
-            awaited: string | null;
-            need: components["schemas"]["Need"];
         };
         /**
          * NewMuster
@@ -3174,30 +3163,6 @@ export interface components {
             wet: boolean;
         };
         /**
-         * Place
-         * @description A place of a call: when it would start, and what that costs against the plan.
-         */
-        Place: {
-            /** As Planned */
-            as_planned: boolean;
-            /** Cost S */
-            cost_s: number;
-            /** Finish S */
-            finish_s: number;
-            /**
-             * Pin
-             * Format: date-time
-             */
-            pin: string;
-            /** Slack S */
-            slack_s: number;
-            /**
-             * Start
-             * Format: date-time
-             */
-            start: string;
-        };
-        /**
          * PotDrop
          * @description Drops of a paint, as it was called when the pot was mixed.
          */
@@ -3548,7 +3513,7 @@ export interface components {
         };
         /**
          * RemoveUnit
-         * @description Take a unit off the roll.
+         * @description Take a unit off the roll, with all that was said of it.
          */
         RemoveUnit: {
             /**
@@ -3576,6 +3541,40 @@ export interface components {
             words: string;
         };
         /**
+         * Requirement
+         * @description Of one paint: ml still to be used, by unit; on the shelf; short; pots that would be enough,
+         *     and what they cost (None where no size or price is known).
+         */
+        Requirement: {
+            /** By Unit */
+            by_unit: {
+                [key: string]: number;
+            };
+            /** Cost */
+            cost: number | null;
+            /** Left Ml */
+            left_ml: number | null;
+            /** Ml */
+            ml: number;
+            /** Owned */
+            owned: boolean;
+            /** Paint */
+            paint: string;
+            /** Pots */
+            pots: number | null;
+            /** Short Ml */
+            short_ml: number;
+        };
+        /**
+         * RequirementOut
+         * @description A paint's row; ``awaited``: the day on which it will be there.
+         */
+        RequirementOut: {
+            /** Awaited */
+            awaited: string | null;
+            need: components["schemas"]["Requirement"];
+        };
+        /**
          * ScaledOut
          * @description A colour lightened for its scale.
          */
@@ -3588,6 +3587,10 @@ export interface components {
          * @description Between a pass and the next: how long one waits, and for what.
          */
         SeamOut: {
+            /** Appearances */
+            appearances: {
+                [key: string]: components["schemas"]["Appearance"];
+            };
             /** Cautions */
             cautions: string[];
             /** Dried */
@@ -3598,10 +3601,6 @@ export interface components {
             instead: string;
             /** Key */
             key: string;
-            /** Looks */
-            looks: {
-                [key: string]: components["schemas"]["Look"];
-            };
             /** Needed */
             needed: string;
             /** Serious */
@@ -3776,7 +3775,7 @@ export interface components {
             /** House */
             house: number;
             /** Rows */
-            rows: components["schemas"]["NeedOut"][];
+            rows: components["schemas"]["RequirementOut"][];
             /** Unpriced */
             unpriced: number;
         };
@@ -3795,7 +3794,7 @@ export interface components {
          */
         Together: {
             /** Changes */
-            changes: (components["schemas"]["AddEvening"] | components["schemas"]["EditUnit"] | components["schemas"]["RemoveUnit"] | components["schemas"]["LeaveOutCall"] | components["schemas"]["WaiveNeed"] | components["schemas"]["CutCall"] | components["schemas"]["SetRack"])[];
+            changes: (components["schemas"]["AddEvening"] | components["schemas"]["CutCall"] | components["schemas"]["EditUnit"] | components["schemas"]["LeaveOutCall"] | components["schemas"]["RemoveUnit"] | components["schemas"]["SetRack"] | components["schemas"]["WaiveNeed"])[];
             /**
              * @description discriminator enum property added by openapi-typescript
              * @enum {string}
@@ -3979,7 +3978,7 @@ export interface components {
          */
         TypedUnitIn: {
             /** Kind */
-            kind?: string | null;
+            kind?: ("figure" | "mounted" | "vehicle" | "gun" | "aircraft" | "building" | "base") | null;
             /** Line */
             line: string;
             /** Recipe */
@@ -4284,7 +4283,7 @@ export interface components {
 }
 export type $defs = Record<string, never>;
 export interface operations {
-    muster_apps_supplies_api_by_box: {
+    muster_api_supplies_by_box: {
         parameters: {
             query?: never;
             header?: never;
@@ -4308,7 +4307,7 @@ export interface operations {
             };
         };
     };
-    muster_apps_colour_more_patches: {
+    muster_api_schemes_patches: {
         parameters: {
             query?: never;
             header?: never;
@@ -4332,7 +4331,7 @@ export interface operations {
             };
         };
     };
-    muster_apps_colour_more_make_ramp: {
+    muster_api_schemes_make_ramp: {
         parameters: {
             query?: never;
             header?: never;
@@ -4356,7 +4355,7 @@ export interface operations {
             };
         };
     };
-    muster_apps_colour_more_scaled: {
+    muster_api_schemes_scaled: {
         parameters: {
             query: {
                 colour: string;
@@ -4380,7 +4379,7 @@ export interface operations {
             };
         };
     };
-    muster_apps_colour_more_vary: {
+    muster_api_schemes_vary: {
         parameters: {
             query?: never;
             header?: never;
@@ -4404,7 +4403,7 @@ export interface operations {
             };
         };
     };
-    muster_apps_house_api_sensor: {
+    muster_api_house_sensor: {
         parameters: {
             query?: never;
             header?: never;
@@ -4424,7 +4423,7 @@ export interface operations {
             };
         };
     };
-    muster_apps_house_api_dial: {
+    muster_api_house_dial: {
         parameters: {
             query: {
                 celsius: number;
@@ -4447,7 +4446,31 @@ export interface operations {
             };
         };
     };
-    muster_apps_house_api_house: {
+    muster_api_draft_check_check_draft: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["DraftIn"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["DraftReport"];
+                };
+            };
+        };
+    };
+    muster_api_house_house: {
         parameters: {
             query?: never;
             header?: never;
@@ -4467,7 +4490,7 @@ export interface operations {
             };
         };
     };
-    muster_apps_house_api_change: {
+    muster_api_house_change: {
         parameters: {
             query?: never;
             header?: never;
@@ -4491,7 +4514,7 @@ export interface operations {
             };
         };
     };
-    muster_apps_house_api_air: {
+    muster_api_house_air: {
         parameters: {
             query?: never;
             header?: never;
@@ -4515,7 +4538,7 @@ export interface operations {
             };
         };
     };
-    muster_apps_house_api_undo: {
+    muster_api_house_undo: {
         parameters: {
             query?: never;
             header?: never;
@@ -4539,7 +4562,7 @@ export interface operations {
             };
         };
     };
-    muster_apps_roll_api_import_muster: {
+    muster_api_musters_import_muster: {
         parameters: {
             query?: never;
             header?: never;
@@ -4569,7 +4592,7 @@ export interface operations {
             };
         };
     };
-    muster_apps_roll_api_preview: {
+    muster_api_musters_preview: {
         parameters: {
             query?: never;
             header?: never;
@@ -4599,31 +4622,7 @@ export interface operations {
             };
         };
     };
-    muster_apps_recipes_looking_look: {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        requestBody: {
-            content: {
-                "application/json": components["schemas"]["LookIn"];
-            };
-        };
-        responses: {
-            /** @description OK */
-            200: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["LookOut"];
-                };
-            };
-        };
-    };
-    muster_apps_accounts_api_me: {
+    muster_api_accounts_me: {
         parameters: {
             query?: never;
             header?: never;
@@ -4643,7 +4642,7 @@ export interface operations {
             };
         };
     };
-    muster_apps_accounts_api_delete_me: {
+    muster_api_accounts_delete_me: {
         parameters: {
             query?: never;
             header?: never;
@@ -4667,7 +4666,7 @@ export interface operations {
             };
         };
     };
-    muster_apps_accounts_api_all_of_mine: {
+    muster_api_accounts_all_of_mine: {
         parameters: {
             query?: never;
             header?: never;
@@ -4685,7 +4684,7 @@ export interface operations {
             };
         };
     };
-    muster_apps_supplies_api_mesh: {
+    muster_api_supplies_mesh: {
         parameters: {
             query?: never;
             header?: never;
@@ -4730,7 +4729,7 @@ export interface operations {
             };
         };
     };
-    muster_apps_colour_mixing_match: {
+    muster_api_mixing_match: {
         parameters: {
             query?: never;
             header?: never;
@@ -4754,7 +4753,7 @@ export interface operations {
             };
         };
     };
-    muster_apps_colour_mixing_reach: {
+    muster_api_mixing_reach: {
         parameters: {
             query?: never;
             header?: never;
@@ -4778,7 +4777,7 @@ export interface operations {
             };
         };
     };
-    muster_apps_colour_mixing_for_tray: {
+    muster_api_mixing_for_tray: {
         parameters: {
             query?: never;
             header?: never;
@@ -4802,7 +4801,7 @@ export interface operations {
             };
         };
     };
-    muster_apps_roll_api_musters: {
+    muster_api_musters_musters: {
         parameters: {
             query?: never;
             header?: never;
@@ -4822,7 +4821,7 @@ export interface operations {
             };
         };
     };
-    muster_apps_roll_api_begin: {
+    muster_api_musters_begin: {
         parameters: {
             query?: never;
             header?: never;
@@ -4846,7 +4845,7 @@ export interface operations {
             };
         };
     };
-    muster_apps_roll_api_view: {
+    muster_api_musters_view: {
         parameters: {
             query?: never;
             header?: never;
@@ -4868,7 +4867,7 @@ export interface operations {
             };
         };
     };
-    muster_apps_roll_api_remove: {
+    muster_api_musters_remove: {
         parameters: {
             query?: never;
             header?: never;
@@ -4888,7 +4887,7 @@ export interface operations {
             };
         };
     };
-    muster_apps_colour_more_accents: {
+    muster_api_schemes_accents: {
         parameters: {
             query?: never;
             header?: never;
@@ -4910,7 +4909,7 @@ export interface operations {
             };
         };
     };
-    muster_apps_roll_api_command: {
+    muster_api_musters_command: {
         parameters: {
             query?: never;
             header?: never;
@@ -4936,7 +4935,7 @@ export interface operations {
             };
         };
     };
-    muster_apps_bench_api_facts: {
+    muster_api_bench_facts: {
         parameters: {
             query?: never;
             header?: never;
@@ -4962,7 +4961,7 @@ export interface operations {
             };
         };
     };
-    muster_apps_roll_api_export: {
+    muster_api_musters_export: {
         parameters: {
             query?: never;
             header?: never;
@@ -4982,7 +4981,31 @@ export interface operations {
             };
         };
     };
-    muster_apps_plan_api_improve_plan: {
+    muster_api_plan_places: {
+        parameters: {
+            query: {
+                call: string;
+            };
+            header?: never;
+            path: {
+                muster_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["AlternativeStart"][];
+                };
+            };
+        };
+    };
+    muster_api_plan_improve_plan: {
         parameters: {
             query?: never;
             header?: never;
@@ -5004,7 +5027,7 @@ export interface operations {
             };
         };
     };
-    muster_apps_plan_api_left: {
+    muster_api_plan_left: {
         parameters: {
             query: {
                 call: string;
@@ -5028,7 +5051,7 @@ export interface operations {
             };
         };
     };
-    muster_apps_plan_api_outlook: {
+    muster_api_plan_outlook: {
         parameters: {
             query?: never;
             header?: never;
@@ -5050,31 +5073,7 @@ export interface operations {
             };
         };
     };
-    muster_apps_plan_api_places: {
-        parameters: {
-            query: {
-                call: string;
-            };
-            header?: never;
-            path: {
-                muster_id: number;
-            };
-            cookie?: never;
-        };
-        requestBody?: never;
-        responses: {
-            /** @description OK */
-            200: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Place"][];
-                };
-            };
-        };
-    };
-    muster_apps_plan_api_stop_plan: {
+    muster_api_plan_stop_plan: {
         parameters: {
             query?: never;
             header?: never;
@@ -5096,7 +5095,7 @@ export interface operations {
             };
         };
     };
-    muster_apps_plan_api_why: {
+    muster_api_plan_why: {
         parameters: {
             query: {
                 call: string;
@@ -5120,7 +5119,7 @@ export interface operations {
             };
         };
     };
-    muster_apps_bench_api_sit_down: {
+    muster_api_bench_sit_down: {
         parameters: {
             query?: never;
             header?: never;
@@ -5146,7 +5145,7 @@ export interface operations {
             };
         };
     };
-    muster_apps_supplies_api_supplies: {
+    muster_api_supplies_supplies: {
         parameters: {
             query?: never;
             header?: never;
@@ -5168,7 +5167,7 @@ export interface operations {
             };
         };
     };
-    muster_apps_supplies_api_await_paint: {
+    muster_api_supplies_await_paint: {
         parameters: {
             query?: never;
             header?: never;
@@ -5194,7 +5193,7 @@ export interface operations {
             };
         };
     };
-    muster_apps_supplies_api_shopping: {
+    muster_api_supplies_shopping: {
         parameters: {
             query?: never;
             header?: never;
@@ -5214,7 +5213,7 @@ export interface operations {
             };
         };
     };
-    muster_apps_roll_api_undo: {
+    muster_api_musters_undo: {
         parameters: {
             query?: never;
             header?: never;
@@ -5240,7 +5239,7 @@ export interface operations {
             };
         };
     };
-    muster_apps_accounts_api_open_demo: {
+    muster_api_accounts_open_demo: {
         parameters: {
             query?: never;
             header?: never;
@@ -5260,7 +5259,7 @@ export interface operations {
             };
         };
     };
-    muster_apps_colour_pots_pots: {
+    muster_api_pots_pots: {
         parameters: {
             query?: never;
             header?: never;
@@ -5280,7 +5279,7 @@ export interface operations {
             };
         };
     };
-    muster_apps_colour_pots_save: {
+    muster_api_pots_save: {
         parameters: {
             query?: never;
             header?: never;
@@ -5304,7 +5303,7 @@ export interface operations {
             };
         };
     };
-    muster_apps_colour_pots_again: {
+    muster_api_pots_again: {
         parameters: {
             query?: never;
             header?: never;
@@ -5326,7 +5325,7 @@ export interface operations {
             };
         };
     };
-    muster_apps_colour_pots_dried: {
+    muster_api_pots_dried: {
         parameters: {
             query?: never;
             header?: never;
@@ -5352,7 +5351,7 @@ export interface operations {
             };
         };
     };
-    muster_apps_colour_pots_empty: {
+    muster_api_pots_empty: {
         parameters: {
             query?: never;
             header?: never;
@@ -5374,7 +5373,7 @@ export interface operations {
             };
         };
     };
-    muster_apps_colour_pots_tone: {
+    muster_api_pots_tone: {
         parameters: {
             query?: never;
             header?: never;
@@ -5400,7 +5399,7 @@ export interface operations {
             };
         };
     };
-    muster_apps_colour_pots_use: {
+    muster_api_pots_use: {
         parameters: {
             query?: never;
             header?: never;
@@ -5426,7 +5425,7 @@ export interface operations {
             };
         };
     };
-    muster_apps_colour_mixing_predict: {
+    muster_api_mixing_predict: {
         parameters: {
             query?: never;
             header?: never;
@@ -5450,7 +5449,7 @@ export interface operations {
             };
         };
     };
-    muster_apps_recipes_files_import_recipe: {
+    muster_api_recipe_files_import_recipe: {
         parameters: {
             query?: never;
             header?: never;
@@ -5480,7 +5479,7 @@ export interface operations {
             };
         };
     };
-    muster_apps_recipes_files_preview: {
+    muster_api_recipe_files_preview: {
         parameters: {
             query?: never;
             header?: never;
@@ -5510,7 +5509,7 @@ export interface operations {
             };
         };
     };
-    muster_apps_recipes_api_recipes: {
+    muster_api_recipes_recipes: {
         parameters: {
             query?: never;
             header?: never;
@@ -5530,7 +5529,7 @@ export interface operations {
             };
         };
     };
-    muster_apps_recipes_api_change: {
+    muster_api_recipes_change: {
         parameters: {
             query?: never;
             header?: never;
@@ -5556,7 +5555,7 @@ export interface operations {
             };
         };
     };
-    muster_apps_recipes_api_changes: {
+    muster_api_recipes_changes: {
         parameters: {
             query: {
                 since: number;
@@ -5580,7 +5579,7 @@ export interface operations {
             };
         };
     };
-    muster_apps_recipes_api_copy: {
+    muster_api_recipes_copy: {
         parameters: {
             query?: never;
             header?: never;
@@ -5602,7 +5601,7 @@ export interface operations {
             };
         };
     };
-    muster_apps_recipes_files_export: {
+    muster_api_recipe_files_export: {
         parameters: {
             query?: never;
             header?: never;
@@ -5622,7 +5621,7 @@ export interface operations {
             };
         };
     };
-    muster_apps_recipes_trials_trials: {
+    muster_api_trials_trials: {
         parameters: {
             query?: never;
             header?: never;
@@ -5644,7 +5643,7 @@ export interface operations {
             };
         };
     };
-    muster_apps_recipes_trials_add: {
+    muster_api_trials_add: {
         parameters: {
             query?: never;
             header?: never;
@@ -5670,7 +5669,7 @@ export interface operations {
             };
         };
     };
-    muster_apps_colour_shelf_shelf: {
+    muster_api_shelf_shelf: {
         parameters: {
             query?: never;
             header?: never;
@@ -5690,7 +5689,7 @@ export interface operations {
             };
         };
     };
-    muster_apps_colour_shelf_add: {
+    muster_api_shelf_add: {
         parameters: {
             query?: never;
             header?: never;
@@ -5714,7 +5713,7 @@ export interface operations {
             };
         };
     };
-    muster_apps_colour_shelf_export: {
+    muster_api_shelf_export: {
         parameters: {
             query?: {
                 kind?: "csv" | "gpl" | "json";
@@ -5734,7 +5733,7 @@ export interface operations {
             };
         };
     };
-    muster_apps_colour_shelf_take_in: {
+    muster_api_shelf_take_in: {
         parameters: {
             query?: never;
             header?: never;
@@ -5764,7 +5763,7 @@ export interface operations {
             };
         };
     };
-    muster_apps_colour_shelf_preview: {
+    muster_api_shelf_preview: {
         parameters: {
             query?: never;
             header?: never;
@@ -5794,7 +5793,7 @@ export interface operations {
             };
         };
     };
-    muster_apps_colour_shelf_take_back: {
+    muster_api_shelf_take_back: {
         parameters: {
             query?: never;
             header?: never;
@@ -5816,7 +5815,7 @@ export interface operations {
             };
         };
     };
-    muster_apps_colour_shelf_add_typed: {
+    muster_api_shelf_add_typed: {
         parameters: {
             query?: never;
             header?: never;
@@ -5840,7 +5839,7 @@ export interface operations {
             };
         };
     };
-    muster_apps_colour_shelf_change: {
+    muster_api_shelf_change: {
         parameters: {
             query?: never;
             header?: never;
@@ -5866,7 +5865,7 @@ export interface operations {
             };
         };
     };
-    muster_apps_colour_shelf_bought: {
+    muster_api_shelf_bought: {
         parameters: {
             query?: never;
             header?: never;
@@ -5892,7 +5891,7 @@ export interface operations {
             };
         };
     };
-    muster_apps_colour_shelf_take_off: {
+    muster_api_shelf_take_off: {
         parameters: {
             query?: {
                 back?: boolean;
@@ -5916,7 +5915,7 @@ export interface operations {
             };
         };
     };
-    muster_apps_colour_shelf_read_swatch: {
+    muster_api_shelf_read_swatch: {
         parameters: {
             query?: never;
             header?: never;
@@ -5942,7 +5941,7 @@ export interface operations {
             };
         };
     };
-    muster_apps_colour_shelf_weigh: {
+    muster_api_shelf_weigh: {
         parameters: {
             query?: never;
             header?: never;
@@ -5968,7 +5967,7 @@ export interface operations {
             };
         };
     };
-    muster_apps_accounts_api_sign_in: {
+    muster_api_accounts_sign_in: {
         parameters: {
             query?: never;
             header?: never;
@@ -5992,7 +5991,7 @@ export interface operations {
             };
         };
     };
-    muster_apps_accounts_api_sign_out: {
+    muster_api_accounts_sign_out: {
         parameters: {
             query?: never;
             header?: never;
@@ -6012,7 +6011,7 @@ export interface operations {
             };
         };
     };
-    muster_apps_accounts_api_sign_up: {
+    muster_api_accounts_sign_up: {
         parameters: {
             query?: never;
             header?: never;
@@ -6036,7 +6035,7 @@ export interface operations {
             };
         };
     };
-    muster_apps_recipes_looking_read_typed: {
+    muster_api_draft_check_read_typed: {
         parameters: {
             query?: never;
             header?: never;
@@ -6060,7 +6059,7 @@ export interface operations {
             };
         };
     };
-    muster_apps_roll_api_typed_unit: {
+    muster_api_musters_typed_unit: {
         parameters: {
             query?: never;
             header?: never;

@@ -26,7 +26,7 @@ const box = useTemplateRef<HTMLElement>('box')
 const { width } = useElementSize(box)
 const first = ref(0)
 const selected = ref<string | null>(null)
-const places = ref<Schemas['Place'][] | null>(null)
+const places = ref<Schemas['AlternativeStart'][] | null>(null)
 const now = ref(Date.now() + muster.ahead)
 const sittingsOpen = ref(false)
 
@@ -98,14 +98,14 @@ async function findPlaces() {
   const call = card.value.id
   places.value = await muster.attempt(() =>
     told(
-      client.GET('/api/musters/{muster_id}/plan/places', {
+      client.GET('/api/musters/{muster_id}/plan/alternative-starts', {
         params: { path: { muster_id: id }, query: { call } },
       }),
     ),
   )
 }
 
-function cost(place: Schemas['Place']): string {
+function cost(place: Schemas['AlternativeStart']): string {
   if (place.as_planned) return 'as planned'
   const sign = place.cost_s >= 0 ? 'adds' : 'saves'
   const work = place.cost_s ? `${sign} ${hours(Math.abs(place.cost_s))}` : 'costs nothing'
@@ -114,7 +114,7 @@ function cost(place: Schemas['Place']): string {
   return work + late
 }
 
-function pin(place: Schemas['Place']) {
+function pin(place: Schemas['AlternativeStart']) {
   if (!card.value) return
   void muster.command({
     do: 'pin_call',

@@ -13,7 +13,7 @@ import TrialPatch from './TrialPatch.vue'
 /** Passes from the bare material up, of the whole model or of one zone. */
 const props = defineProps<{
   draft: ReturnType<typeof useDraft>
-  look: Schemas['LookOut'] | null
+  look: Schemas['DraftReport'] | null
   zones: string[]
   code: string
 }>()
@@ -59,8 +59,8 @@ function summary(one: Pass): string {
 }
 
 /** Recess, flat and edge after a pass: of the zone in view, or of the first that it touches. */
-function relief(key: string): Schemas['Look'] | undefined {
-  const looks = seam(key)?.looks ?? {}
+function relief(key: string): Schemas['Appearance'] | undefined {
+  const looks = seam(key)?.appearances ?? {}
   return zone.value ? looks[zone.value] : Object.values(looks)[0]
 }
 

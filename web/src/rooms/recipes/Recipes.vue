@@ -6,7 +6,7 @@ import { useMuster } from '../../muster'
 import { count } from '../../words'
 import AddPass from './AddPass.vue'
 import { useDraft } from './draft'
-import { useLook } from './look'
+import { useDraftCheck } from './draftCheck'
 import Passes from './Passes.vue'
 import RecipeFile from './RecipeFile.vue'
 import RecipeList from './RecipeList.vue'
@@ -31,7 +31,7 @@ const tried = ref<Tried>({
 })
 
 const chosen = computed(() => list.value.find((one) => one.recipe.id === code.value) ?? null)
-const look = useLook(
+const look = useDraftCheck(
   () => {
     const recipe = chosen.value?.recipe
     return recipe

@@ -2,7 +2,7 @@
 import type { Schemas } from '../../api/client'
 
 /** What it looks like after a pass: recess, flat and edge. */
-defineProps<{ look: Schemas['Look'] }>()
+defineProps<{ look: Schemas['Appearance'] }>()
 </script>
 
 <template>

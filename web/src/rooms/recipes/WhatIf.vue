@@ -6,12 +6,12 @@ import type { Air } from '../../house'
 export interface WhatIf {
   air: Air
   acrylic: boolean
-  undercoat: NonNullable<Schemas['LookIn']['undercoat']>
+  undercoat: NonNullable<Schemas['DraftIn']['undercoat']>
 }
 
 /** Tried on the draft only; what holds for all stands in the House. */
 const what = defineModel<WhatIf>({ required: true })
-defineProps<{ look: Schemas['LookOut'] | null }>()
+defineProps<{ look: Schemas['DraftReport'] | null }>()
 const UNDERCOATS = ['as it is', 'black', 'grey', 'white', 'oxide', 'brown', 'none'] as const
 </script>
 

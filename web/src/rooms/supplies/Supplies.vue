@@ -39,7 +39,7 @@ async function wait(paint: string, event: Event) {
 }
 
 const ml = (value: number) => (value < 10 ? value.toFixed(1) : String(Math.round(value)))
-const units = (one: Schemas['Need']) =>
+const units = (one: Schemas['Requirement']) =>
   Object.entries(one.by_unit)
     .map(([unit, amount]) => `${unit} ${ml(amount)}`)
     .join(', ')

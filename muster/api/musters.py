@@ -2,7 +2,6 @@
 
 from __future__ import annotations
 
-from dataclasses import replace
 from datetime import date, time, timedelta
 from itertools import islice, takewhile
 
@@ -10,16 +9,18 @@ from django.http import HttpResponse
 from ninja import File, Router, Schema, Status
 from ninja.files import UploadedFile
 
+from muster.api.files import as_file, upload
+from muster.api.plan import Progress, progress_of
+from muster.api.requests import UserRequest
 from muster.apps import clock
-from muster.apps.plan.api import Progress, progress_of
+from muster.apps.exchange.muster_files import Preview, export_text, import_file, preview_of
+from muster.apps.plan import services
 from muster.apps.plan.current import MOVED, current_plan
 from muster.apps.recipes.models import RecipeVersion
-from muster.apps.recipes.queries import newest_version
-from muster.apps.requests import UserRequest
-from muster.apps.roll import services
-from muster.apps.roll.files import Preview, export_text, import_file, preview_of
+from muster.apps.recipes.queries import newest_recipes
 from muster.apps.roll.models import Muster, Version
-from muster.apps.roll.queries import own_muster
+from muster.apps.roll.queries import newest_change, own_muster
+from muster.apps.roll.services import begin as begin_new
 from muster.core.choices import (
     Choices,
     Evening,
@@ -30,10 +31,10 @@ from muster.core.choices import (
     Weekly,
 )
 from muster.core.commands.any_command import AnyCommand
-from muster.core.commands.rhythm import rhythm_of
+from muster.core.commands.begin import begin_muster
 from muster.core.commands.verbs.add_unit import AddUnit
-from muster.core.commands.verbs.set_parade_day import refuse_past_day
 from muster.core.errors import DomainError
+from muster.core.formats.muster import MOST_BYTES
 from muster.core.recipes.starters import BY_KIND
 from muster.core.typed.unit_line import read_line
 from muster.core.views.bench import BenchView, bench_view
@@ -152,7 +153,7 @@ def view_of(muster: Muster) -> View:
     moved = MOVED.validate_python(current.run.moved)
     rows = roll_of(derived)
     board = board_of(derived, plan, rows)
-    last = services.undoable(muster)
+    last = newest_change(muster)
     newest: dict[str, int] = {}
     versions = RecipeVersion.objects.filter(recipe__owner=muster.owner_id)
     for code, number in versions.values_list("recipe__code", "number"):
@@ -213,34 +214,18 @@ def typed_unit(request: UserRequest, payload: Line) -> Typed:
 @router.post("/musters", response=MusterName)
 def begin(request: UserRequest, payload: NewMuster) -> MusterName:
     """A whole muster from three answers."""
-    if not payload.units:
-        raise DomainError("units: type at least one, as in '24 pikes foot 1/72'")
-    if not payload.weekdays:
-        raise DomainError("sittings: choose at least one weekday")
-    for weekday in payload.weekdays:
-        if weekday.end <= weekday.start:
-            raise DomainError(
-                f"the sitting ends at {weekday.end:%H:%M}, not after {weekday.start:%H:%M}"
-            )
-    now = clock.now()
-    try:
-        choices = Choices(name=payload.name.strip() or "Muster", zone=payload.zone)
-    except ValueError as error:
-        raise DomainError(
-            "zone: there is no such time zone: use one such as Europe/London"
-        ) from error
-    if payload.parade_day is not None:
-        refuse_past_day(choices, payload.parade_day, now)
-    for one in payload.units:
-        version = newest_version(request.user, one.recipe)
-        if version is None:
-            raise DomainError(f"'{one.line}': there is no such recipe: choose one of yours")
-        wanted = AddUnit("add_unit", one.line, one.recipe, version.number, one.kind)
-        choices, _ = wanted.apply(choices, now)
+    newest = newest_recipes(request.user)
+    units = []
+    for typed in payload.units:
+        if typed.recipe not in newest:
+            raise DomainError(f"'{typed.line}': there is no such recipe: choose one of yours")
+        version = newest[typed.recipe].version
+        units.append(AddUnit("add_unit", typed.line, typed.recipe, version, typed.kind))
     hours = {day.weekday: (day.start, day.end) for day in payload.weekdays}
-    rhythm = rhythm_of(hours, local_day(choices, now))
-    choices = replace(choices, parade_day=payload.parade_day, rhythm=rhythm)
-    muster = services.begin(request.user, choices)
+    choices = begin_muster(
+        payload.name, payload.zone, units, hours, payload.parade_day, clock.now()
+    )
+    muster = begin_new(request.user, choices)
     return _name_of(muster.pk, choices, muster.version)
 
 
@@ -260,7 +245,7 @@ def remove(request: UserRequest, muster_id: int) -> Status[None]:
 @router.post("/musters/{int:muster_id}/command", response=View)
 def command(request: UserRequest, muster_id: int, payload: CommandIn) -> HttpResponse:
     """Carry out a command."""
-    return answer(services.command(request.user, muster_id, payload.version, payload.command))
+    return answer(services.change(request.user, muster_id, payload.version, payload.command))
 
 
 @router.post("/musters/{int:muster_id}/undo", response=View)
@@ -273,19 +258,17 @@ def undo(request: UserRequest, muster_id: int, payload: Seen) -> HttpResponse:
 def export(request: UserRequest, muster_id: int) -> HttpResponse:
     """The whole muster as an open file."""
     muster = own_muster(request.user, muster_id)
-    answer = HttpResponse(export_text(muster), content_type="application/json")
-    answer["Content-Disposition"] = f'attachment; filename="muster-{muster.pk}.json"'
-    return answer
+    return as_file(export_text(muster), f"muster-{muster.pk}.json")
 
 
 @router.post("/import/preview", response=Preview)
 def preview(request: UserRequest, file: File[UploadedFile]) -> Preview:
     """What importing a file would do; nothing is changed."""
-    return preview_of(request.user, file)
+    return preview_of(request.user, upload(file, MOST_BYTES, "muster"))
 
 
 @router.post("/import", response=MusterName)
 def import_muster(request: UserRequest, file: File[UploadedFile]) -> MusterName:
     """Import a file: all or nothing."""
-    muster = import_file(request.user, file)
+    muster = import_file(request.user, upload(file, MOST_BYTES, "muster"))
     return _name_of(muster.pk, muster.versions.get().value(), 1)

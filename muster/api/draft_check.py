@@ -8,11 +8,11 @@ from typing import Annotated, Literal
 from ninja import Router, Schema
 from pydantic import Field
 
+from muster.api.requests import UserRequest
+from muster.api.trials import trials_of, tried
 from muster.apps.colour.queries import shelf_entries
 from muster.apps.house.services import house_of
 from muster.apps.recipes.queries import versions_of
-from muster.apps.recipes.trials import trials_of, tried
-from muster.apps.requests import UserRequest
 from muster.core.colour.mixed_passes import coloured
 from muster.core.colour.owned import OwnedPaint
 from muster.core.colour.spaces import lab_of, xyz_of_hex
@@ -38,7 +38,7 @@ from muster.core.vocabulary import Kind, Tier
 router = Router()
 
 
-class LookIn(Schema):
+class DraftIn(Schema):
     """A draft; what is left out of room and habits is as in the user's house."""
 
     code: str = ""
@@ -103,7 +103,7 @@ class SeamOut(Schema):
     """An effect against its ground, from the viewing distance of its tier."""
 
 
-class LookOut(Schema):
+class DraftReport(Schema):
     """What the layers say. ``hours``: from the first pass to the last one's drying."""
 
     findings: list[FindingOut]
@@ -116,12 +116,12 @@ class LookOut(Schema):
     spraying: str
 
 
-@router.post("/look", response=LookOut)
-def look(request: UserRequest, payload: LookIn) -> LookOut:
+@router.post("/draft-check", response=DraftReport)
+def check_draft(request: UserRequest, payload: DraftIn) -> DraftReport:
     """Look a draft over. Two queries, one more each where the shelf holds paints, and trials or
     nested recipes are to be read."""
     if not payload.passes:
-        return LookOut(
+        return DraftReport(
             findings=[], seams=[], hours=0, first=FIRST, water=1, cure=1, spraying="fine"
         )
     house, _ = house_of(request.user.pk)
@@ -164,7 +164,7 @@ class Draft:
             coloured(unfolded.recipe, self.paints), self.climate, self.habits, self.tables
         ), unfolded.outer
 
-    def seen(self) -> LookOut:
+    def seen(self) -> DraftReport:
         """The whole answer."""
         report, outer = self.report()
         cautions: dict[str, list[str]] = {}
@@ -202,7 +202,7 @@ class Draft:
                        for zone in detail_zones(step.layer)} if step.layer.lays else {},
                 shows=_shows(step.layer, surfaces),
             )  # fmt: skip
-        return LookOut(
+        return DraftReport(
             findings=[self._finding(one, outer, report.walked) for one in report.findings],
             seams=list(seams.values()), hours=round(minutes_of(report.walked) / 60, 1), first=FIRST,
             water=round(drying_factor("water", self.climate), 2),

@@ -8,12 +8,12 @@ from django.core.cache import cache
 from django.http import Http404
 from ninja import Router, Schema
 
+from muster.api.requests import UserRequest
 from muster.apps.plan.alternative_starts import AlternativeStart, alternative_starts
 from muster.apps.plan.current import current_plan, queue
 from muster.apps.plan.heartbeat import worker_lives
 from muster.apps.plan.models import PlanRun
 from muster.apps.recipes.queries import newest_recipes
-from muster.apps.requests import UserRequest
 from muster.apps.roll.queries import own_muster
 from muster.core.errors import DomainError
 from muster.core.plan.counterfactual import sooner_without
@@ -83,7 +83,7 @@ def stop_plan(request: UserRequest, muster_id: int) -> Progress:
     return progress_of(run)
 
 
-@router.get("/musters/{int:muster_id}/plan/places", response=list[AlternativeStart])
+@router.get("/musters/{int:muster_id}/plan/alternative-starts", response=list[AlternativeStart])
 def places(request: UserRequest, muster_id: int, call: str) -> list[AlternativeStart]:
     """Where a call may stand instead, sitting by sitting, and what each place costs."""
     return alternative_starts(current_plan(own_muster(request.user, muster_id)), call)

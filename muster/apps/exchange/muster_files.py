@@ -2,30 +2,31 @@
 
 from __future__ import annotations
 
-from dataclasses import replace
+from dataclasses import dataclass, replace
 
 from django.contrib.auth.models import User
 from django.db import transaction
-from ninja import Schema
-from ninja.files import UploadedFile
 
 from muster.apps import clock
 from muster.apps.bench.models import Fact
+from muster.apps.bench.services import keep
+from muster.apps.plan.snapshots import recipes_of
 from muster.apps.recipes.models import RecipeVersion
 from muster.apps.recipes.services import keep_version
-from muster.apps.roll import services
 from muster.apps.roll.models import Muster
-from muster.apps.roll.queries import choices_of, recipes_of
+from muster.apps.roll.queries import choices_of
+from muster.apps.roll.services import begin
 from muster.core.errors import DomainError
-from muster.core.facts.fact import FACT
 from muster.core.formats import muster as muster_format
+from muster.core.formats.muster import MusterFile
 from muster.core.pipeline import derive
 from muster.core.recipes.expand import with_held
 from muster.core.recipes.recipe import Recipe
 from muster.core.snapshot import Snapshot
 
 
-class Preview(Schema):
+@dataclass(frozen=True)
+class Preview:
     """What an import would do."""
 
     name: str
@@ -43,7 +44,7 @@ def export_text(muster: Muster) -> str:
     recipes = recipes_of(muster, choices)
     facts = [row.value() for row in muster.facts.order_by("at", "id")]
     return muster_format.write(
-        muster_format.MusterFile(
+        MusterFile(
             muster_format.FORMAT,
             muster_format.VERSION,
             choices,
@@ -53,12 +54,12 @@ def export_text(muster: Muster) -> str:
     )
 
 
-def _document(file: UploadedFile) -> muster_format.MusterFile:
-    if file.size is None or file.size > muster_format.MOST_BYTES:
-        raise DomainError(
-            f"the file is larger than {muster_format.MOST_BYTES // 1_000_000} MB: it is no muster"
-        )
-    document = muster_format.read(file.read())
+def read_document(text: bytes) -> MusterFile:
+    """A muster's file, read and derived once, so that what is kept can be planned.
+
+    Raises DomainError with every complaint.
+    """
+    document = muster_format.read(text)
     recipes = {(recipe.id, recipe.version): recipe for recipe in document.recipes}
     derive(Snapshot(document.choices, document.facts, recipes, clock.now()))
     return document
@@ -72,9 +73,9 @@ def _same(user: User, recipe: Recipe) -> bool | None:
     return None if row is None else row.value() == recipe
 
 
-def preview_of(user: User, file: UploadedFile) -> Preview:
-    """What an import would do, without doing it."""
-    document = _document(file)
+def preview_of(user: User, text: bytes) -> Preview:
+    """What an import would do, without doing it. Raises DomainError as ``read_document``."""
+    document = read_document(text)
     kept = [recipe.name for recipe in document.recipes if _same(user, recipe)]
     return Preview(
         name=document.choices.name,
@@ -87,12 +88,12 @@ def preview_of(user: User, file: UploadedFile) -> Preview:
 
 
 @transaction.atomic
-def import_file(user: User, file: UploadedFile) -> Muster:
-    """Import a muster: all or nothing."""
-    return keep_document(user, _document(file))
+def import_file(user: User, text: bytes) -> Muster:
+    """Import a muster: all or nothing. Raises DomainError as ``read_document``."""
+    return keep_document(user, read_document(text))
 
 
-def keep_document(user: User, document: muster_format.MusterFile) -> Muster:
+def keep_document(user: User, document: MusterFile) -> Muster:
     """Keep a document as a new muster. A recipe that differs from the user's own gets a new id."""
     renamed: dict[tuple[str, int], str] = {}
     for recipe in document.recipes:
@@ -110,12 +111,9 @@ def keep_document(user: User, document: muster_format.MusterFile) -> Muster:
         replace(unit, recipe=renamed.get((unit.recipe, unit.recipe_version), unit.recipe))
         for unit in document.choices.units
     )
-    muster = services.begin(user, replace(document.choices, units=units), "Imported")
+    muster = begin(user, replace(document.choices, units=units), "Imported")
     known = set(Fact.objects.filter(pk__in=[f.id for f in document.facts]).values_list("pk"))
     if known:
         raise DomainError("these facts are here already: the file was imported before")
-    Fact.objects.bulk_create(
-        Fact(id=f.id, muster=muster, document=FACT.dump_python(f, mode="json"), at=f.at)
-        for f in document.facts
-    )
+    keep(muster, list(document.facts))
     return muster

@@ -6,10 +6,10 @@ from datetime import date
 
 from ninja import Router, Schema
 
+from muster.api.requests import UserRequest
 from muster.apps import clock
 from muster.apps.devices.room_sensor import SimulatedRoom
 from muster.apps.house import services
-from muster.apps.requests import UserRequest
 from muster.core.craft.tables import Tables
 from muster.core.house import Air, House
 from muster.core.stack.climate import Contour, contours, drying_factor, spray_limit
@@ -146,7 +146,7 @@ def dial(request: UserRequest, celsius: float, humidity: float) -> DialOut:
 
 def _out(request: UserRequest) -> HouseOut:
     now, version = services.house_of(request.user.pk)
-    last = services.undoable(request.user) if version else None
+    last = services.newest_change(request.user) if version else None
     habits = [
         HabitOut(
             name=name, about=ABOUT[name],

@@ -14,10 +14,10 @@ from ninja import File, Form, Router, Schema
 from ninja.files import UploadedFile
 from pydantic import Field
 
+from muster.api.requests import UserRequest
 from muster.apps.colour.paint_usage import used_from, whole_recipes
 from muster.apps.colour.queries import shelf_entries
 from muster.apps.house import services
-from muster.apps.requests import UserRequest
 from muster.apps.roll.queries import choices_of, own_muster
 from muster.core.amounts.area import BOXES, Box, model_cm2
 from muster.core.amounts.mesh import MOST_BYTES, measured

@@ -12,9 +12,9 @@ from django.http import Http404
 from ninja import Router, Schema
 from pydantic import Field
 
+from muster.api.requests import UserRequest
 from muster.apps.colour.paint_usage import whole_recipes
 from muster.apps.colour.queries import ShelfEntry, shelf_entries
-from muster.apps.requests import UserRequest
 from muster.apps.roll.queries import choices_of, own_muster
 from muster.core.amounts.film import in_drops
 from muster.core.amounts.requirements import amount_of

@@ -15,18 +15,17 @@ from django.db import IntegrityError, transaction
 from django.http import HttpRequest, HttpResponse
 from ninja import Router, Schema
 
+from muster.api.requests import UserRequest
+from muster.apps.accounts.demo import DEMO_NAME
+from muster.apps.exchange.muster_files import export_text
 from muster.apps.house.services import house_of
 from muster.apps.recipes.models import RecipeVersion
 from muster.apps.recipes.services import give_starters
-from muster.apps.requests import UserRequest
-from muster.apps.roll.files import export_text
 from muster.apps.roll.models import Muster
 from muster.core.errors import DomainError
 from muster.core.house import HOUSE
 
 router = Router()
-
-DEMO_NAME = "demo"
 
 
 class Credentials(Schema):

@@ -2,23 +2,17 @@
 
 from __future__ import annotations
 
-from dataclasses import replace
-
-from django.contrib.auth.models import User
-from django.db import transaction
 from django.http import Http404, HttpResponse
 from ninja import File, Router, Schema
 from ninja.files import UploadedFile
 
+from muster.api.files import as_file, upload
+from muster.api.requests import UserRequest
 from muster.apps.house.services import house_of
-from muster.apps.recipes.models import Recipe as RecipeRow
 from muster.apps.recipes.queries import newest_version, versions_of
-from muster.apps.recipes.services import keep_version
-from muster.apps.requests import UserRequest
-from muster.core.errors import DomainError
+from muster.apps.recipes.services import keep_file
 from muster.core.formats import recipe as recipe_format
-from muster.core.recipes.expand import all_held, expand_recipe, with_held
-from muster.core.recipes.recipe import Recipe
+from muster.core.recipes.expand import all_held, expand_recipe
 from muster.core.stack.check import check
 
 router = Router()
@@ -49,9 +43,7 @@ def export(request: UserRequest, code: str) -> HttpResponse:
     recipe = row.value()
     known = versions_of(request.user.pk, [(recipe.id, recipe.version)])
     held = tuple(one for _, one in sorted(all_held(recipe, known).items()))
-    answer = HttpResponse(recipe_format.write(recipe, held), content_type="application/json")
-    answer["Content-Disposition"] = f'attachment; filename="{code}.json"'
-    return answer
+    return as_file(recipe_format.write(recipe, held), f"{code}.json")
 
 
 @router.post("/recipe-file/preview", response=RecipePreview)
@@ -74,36 +66,8 @@ def import_recipe(request: UserRequest, file: File[UploadedFile]) -> Imported:
     document = _document(file)
     house, _ = house_of(request.user.pk)
     check(expand_recipe(document.recipe, document.known()).recipe, tables=house.tables())
-    return Imported(code=_keep(request.user, document))
+    return Imported(code=keep_file(request.user, document))
 
 
 def _document(file: UploadedFile) -> recipe_format.RecipeFile:
-    if file.size is None or file.size > recipe_format.MOST_BYTES:
-        raise DomainError(
-            f"the file is larger than {recipe_format.MOST_BYTES // 1000} kB: it is no recipe"
-        )
-    return recipe_format.read_file(file.read())
-
-
-@transaction.atomic
-def _keep(user: User, document: recipe_format.RecipeFile) -> str:
-    """Keep every recipe of a file; one that differs from the user's own of its id gets a new id."""
-    renamed: dict[tuple[str, int], str] = {}
-    for one in (*document.held, document.recipe):
-        code, number = one.id, 1
-        while not _fits(user, replace(one, id=code)):
-            number += 1
-            code = f"{one.id[:36]}-{number}"
-        renamed[one.id, one.version] = code
-    for one in (*document.held, document.recipe):
-        keep_version(user, replace(with_held(one, renamed), id=renamed[one.id, one.version]))
-    return renamed[document.recipe.id, document.recipe.version]
-
-
-def _fits(user: User, recipe: Recipe) -> bool:
-    """Whether the id is free, or this very version stands there."""
-    row = RecipeRow.objects.filter(owner=user, code=recipe.id).first()
-    if row is None:
-        return True
-    version = row.versions.filter(number=recipe.version).first()
-    return version is not None and version.value() == recipe
+    return recipe_format.read_file(upload(file, recipe_format.MOST_BYTES, "recipe"))

@@ -7,9 +7,10 @@ from typing import Annotated
 from ninja import Router, Schema
 from pydantic import Field
 
-from muster.apps.colour.mixing import DropIn, Hex, MixOut, lab_of_hex, palette_of
-from muster.apps.requests import UserRequest
-from muster.apps.roll.queries import choices_of, own_muster, recipes_of
+from muster.api.mixing import DropIn, Hex, MixOut, lab_of_hex, palette_of
+from muster.api.requests import UserRequest
+from muster.apps.plan.snapshots import recipes_of
+from muster.apps.roll.queries import choices_of, own_muster
 from muster.core.colour.judge import camouflage, fade_coat, filters, for_scale
 from muster.core.colour.mixed_passes import coloured
 from muster.core.colour.paint import stated

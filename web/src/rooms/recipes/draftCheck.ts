@@ -2,7 +2,7 @@ import { ref, watch } from 'vue'
 import { client, told, type Schemas } from '../../api/client'
 import type { WhatIf } from './WhatIf.vue'
 
-type Asked = Schemas['LookIn']
+type Asked = Schemas['DraftIn']
 
 export interface Draft {
   code: string
@@ -12,8 +12,8 @@ export interface Draft {
 }
 
 /** What the layers of a draft say, asked for at each change; an answer overtaken is dropped. */
-export function useLook(draft: () => Draft | null, what: () => WhatIf, more: () => unknown) {
-  const found = ref<Schemas['LookOut'] | null>(null)
+export function useDraftCheck(draft: () => Draft | null, what: () => WhatIf, more: () => unknown) {
+  const found = ref<Schemas['DraftReport'] | null>(null)
   let asked = 0
 
   watch(
@@ -29,7 +29,7 @@ export function useLook(draft: () => Draft | null, what: () => WhatIf, more: () 
         weathering: tried.acrylic ? ('all-acrylic' as const) : ('solvent' as const),
         undercoat: tried.undercoat,
       }
-      const next = await told(client.POST('/api/look', { body })).catch(() => null)
+      const next = await told(client.POST('/api/draft-check', { body })).catch(() => null)
       if (mine === asked && next) found.value = next
     },
     { immediate: true },

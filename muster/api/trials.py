@@ -6,20 +6,15 @@ from dataclasses import replace
 from typing import Annotated, Literal, cast
 
 from django.contrib.auth.models import User
-from django.http import Http404
 from ninja import Router, Schema
 from pydantic import Field
 
-from muster.apps import clock
-from muster.apps.recipes.models import Recipe, Trial
-from muster.apps.requests import UserRequest
-from muster.core.errors import DomainError
+from muster.api.requests import UserRequest
+from muster.apps.recipes.models import Trial
+from muster.apps.recipes.services import add_trial
 from muster.core.recipes.recipe import Pass
 
 router = Router()
-MOST = 500
-"""Kept of one recipe."""
-
 
 Verdict = Literal["good", "too strong", "too weak", "lifted"]
 
@@ -42,15 +37,7 @@ class TrialOut(TrialIn):
 @router.post("/recipes/{code}/trials", response=list[TrialOut])
 def add(request: UserRequest, code: str, payload: TrialIn) -> list[TrialOut]:
     """Record a trial patch."""
-    recipe = Recipe.objects.filter(owner=request.user, code=code).first()
-    if recipe is None:
-        raise Http404
-    if recipe.trials.count() >= MOST:
-        raise DomainError(f"{MOST} trials of one recipe are kept: copy the recipe to go on")
-    recipe.trials.create(
-        pass_key=payload.key, where=payload.where, verdict=payload.verdict, note=payload.note,
-        at=clock.now(),
-    )  # fmt: skip
+    add_trial(request.user, code, payload.key, payload.where, payload.verdict, payload.note)
     return trials_of(request.user, code)
 
 

@@ -9,8 +9,9 @@ from django.http import Http404, HttpRequest, HttpResponse
 from ninja import NinjaAPI, Schema
 from ninja.errors import ValidationError
 
-from muster.apps.pages import BROKEN, NO_DATABASE
+from muster.api.pages import BROKEN, NO_DATABASE
 from muster.apps.request_ids import current_id
+from muster.apps.versions import Outdated
 from muster.core.errors import DomainError
 
 log = logging.getLogger("muster")
@@ -20,14 +21,6 @@ class Complaint(Schema):
     """What is wrong, where, and how to mend it."""
 
     complaints: list[str]
-
-
-class Outdated(Exception):
-    """The command saw an older version; ``changed`` says what came since."""
-
-    def __init__(self, changed: list[str]) -> None:
-        super().__init__("outdated")
-        self.changed = changed
 
 
 def answer_errors(api: NinjaAPI) -> None:

@@ -1,0 +1,29 @@
+"""The whole API: typed, by session, with CSRF. Its own pages are off: they load from outside."""
+
+from __future__ import annotations
+
+from ninja import NinjaAPI
+from ninja.security import django_auth
+
+from muster.api.accounts import router as accounts
+from muster.api.bench import router as bench
+from muster.api.draft_check import router as looking
+from muster.api.errors import answer_errors
+from muster.api.house import router as house
+from muster.api.mixing import router as mixing
+from muster.api.musters import router as roll
+from muster.api.plan import router as plan
+from muster.api.pots import router as pots
+from muster.api.recipe_files import router as recipe_files
+from muster.api.recipes import router as recipes
+from muster.api.schemes import router as more
+from muster.api.shelf import router as shelf
+from muster.api.supplies import router as supplies
+from muster.api.trials import router as trials
+
+api = NinjaAPI(title="Crisp Muster", version="1", auth=django_auth, docs_url=None, openapi_url=None)
+answer_errors(api)
+ROUTERS = (accounts, house, roll, recipe_files, recipes, looking, trials, shelf, mixing, more, pots,
+           supplies, plan, bench)  # fmt: skip
+for router in ROUTERS:
+    api.add_router("", router)

@@ -1,0 +1,3 @@
+"""The account that the demo is shown with."""
+
+DEMO_NAME = "demo"

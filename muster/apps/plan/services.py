@@ -1,0 +1,96 @@
+"""Changing a muster: a command, an undo, units that follow a recipe; all or nothing."""
+
+from __future__ import annotations
+
+from django.contrib.auth.models import User
+from django.db import transaction
+
+from muster.apps import clock
+from muster.apps.plan.current import current_plan
+from muster.apps.plan.snapshots import recipes_of
+from muster.apps.recipes.queries import newest_version, versions_of
+from muster.apps.recipes.services import keep_version
+from muster.apps.roll.models import Muster, Version
+from muster.apps.roll.queries import choices_of, newest_change, own_muster, refuse_outdated
+from muster.apps.roll.services import keep
+from muster.core.choices import Choices
+from muster.core.commands.command import Command
+from muster.core.commands.verbs.add_unit import AddUnit
+from muster.core.commands.verbs.edit_unit import EditUnit
+from muster.core.errors import DomainError
+from muster.core.recipes.expand import expand_recipe, held_by
+from muster.core.recipes.recipe import Recipe, complaints_of
+
+
+@transaction.atomic
+def change(user: User, muster_id: int, seen: int, wanted: Command) -> Muster:
+    """Carry a command out on the version that the caller saw.
+
+    Raises Http404 where the muster is not his, Outdated where another change came before,
+    DomainError where the command cannot be, or leaves no problem to plan.
+    """
+    muster = own_muster(user, muster_id, lock=True)
+    refuse_outdated(muster, seen)
+    choices, label = wanted.apply(choices_of(muster), clock.now())
+    if isinstance(wanted, AddUnit | EditUnit):
+        _refuse_missing_recipe(muster, choices)
+    keep(muster, choices, label)
+    # A choice that leaves no problem to plan is refused as a whole.
+    current_plan(muster)
+    return muster
+
+
+@transaction.atomic
+def undo(user: User, muster_id: int, seen: int) -> Muster:
+    """Go back on the newest command that still stands; survives reloads.
+
+    Raises Http404 where the muster is not his, Outdated where another change came before,
+    DomainError where there is nothing to take back.
+    """
+    muster = own_muster(user, muster_id, lock=True)
+    refuse_outdated(muster, seen)
+    target = newest_change(muster)
+    if target is None:
+        raise DomainError("there is nothing to take back")
+    before = Version.objects.get(muster=muster, number=target.number - 1)
+    keep(muster, before.value(), f"Taken back: {target.label}", undoes=target.number)
+    return muster
+
+
+@transaction.atomic
+def change_recipe(user: User, new: Recipe, seen: int, follow: list[tuple[int, str]]) -> None:
+    """Keep a recipe's next version; ``follow``: musters and their units that follow it at once.
+
+    Raises DomainError where it was changed elsewhere, or cannot hold; Http404 for a muster that is
+    not his.
+    """
+    row = newest_version(user, new.id)
+    if row is None or row.number != seen:
+        raise DomainError("this recipe was changed elsewhere meanwhile: look at it again")
+    complaints = complaints_of(new)
+    if complaints:
+        raise DomainError(*complaints)
+    held = (held_by(one) or ("", 0) for one in new.passes)
+    expand_recipe(new, versions_of(user.pk, held))
+    keep_version(user, new)
+    for muster_id, unit in follow:
+        muster = own_muster(user, muster_id)
+        wanted = EditUnit("edit_unit", unit, recipe=new.id, recipe_version=new.version)
+        change(user, muster_id, muster.version, wanted)
+
+
+def units_with(user: User, recipe: str) -> list[tuple[int, str, str]]:
+    """The units that are painted by a recipe: muster, id and name."""
+    return [
+        (muster.pk, unit.id, unit.name)
+        for muster in Muster.objects.filter(owner=user)
+        for unit in choices_of(muster).units
+        if unit.recipe == recipe
+    ]
+
+
+def _refuse_missing_recipe(muster: Muster, choices: Choices) -> None:
+    recipes = recipes_of(muster, choices)
+    for unit in choices.units:
+        if (unit.recipe, unit.recipe_version) not in recipes:
+            raise DomainError(f"{unit.name}: there is no such recipe: choose one of yours")
