@@ -8,8 +8,8 @@ from django.core.cache import cache
 from django.http import Http404
 from ninja import Router, Schema
 
+from muster.api.alternative_starts import AlternativeStart, alternative_starts
 from muster.api.requests import UserRequest
-from muster.apps.plan.alternative_starts import AlternativeStart, alternative_starts
 from muster.apps.plan.current import current_plan, queue
 from muster.apps.plan.heartbeat import worker_lives
 from muster.apps.plan.models import PlanRun

@@ -143,7 +143,7 @@ def test_a_user_improves_only_so_many_plans_at_once(
 def test_no_two_schemas_of_the_api_have_one_name() -> None:
     """The API's description keeps one by each name: a second would silently take its place."""
     seen: dict[str, str] = {}
-    for path in sorted((Path("muster") / "apps").glob("*/*.py")):
+    for path in sorted((Path("muster") / "api").glob("*.py")):
         for name in re.findall(r"^class (\w+)\((?:Schema|\w+In|\w+Out)\)", path.read_text(), re.M):
             assert name not in seen, (name, seen.get(name), path)
             seen[name] = str(path)

@@ -360,7 +360,7 @@ def test_another_user_gets_404_through_every_endpoint(
         address = path.replace("{muster_id}", str(muster["id"]))
         for method in methods:
             body = bodies.get(address.rsplit("/", 1)[1], {})
-            query = "?call=pikes.1/base" if address.endswith(("places", "why", "left")) else ""
+            query = "?call=pikes.1/base" if address.endswith(("starts", "why", "left")) else ""
             answer = getattr(bea, method)(
                 address + query, body if method == "post" else None,
                 **({"content_type": "application/json"} if method == "post" else {}),

@@ -24,13 +24,13 @@ class AlternativeStart(Schema):
 
 def alternative_starts(current: Current, call: str) -> list[AlternativeStart]:
     """Try the call in each of the next sittings."""
-    bench = current.derived.instance
-    if call not in bench.problem.tasks:
+    instance = current.derived.instance
+    if call not in instance.problem.tasks:
         raise Http404
     return [
         AlternativeStart(
-            start=bench.moment(one.start), slack_s=one.slack_s, pin=bench.moment(one.low),
+            start=instance.moment(one.start), slack_s=one.slack_s, pin=instance.moment(one.low),
             cost_s=one.hands_on_s, finish_s=one.finish_s, as_planned=one.as_planned,
         )
-        for one in core.alternative_starts(bench.problem, current.plan, call)
+        for one in core.alternative_starts(instance.problem, current.plan, call)
     ]  # fmt: skip
