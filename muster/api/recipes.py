@@ -2,7 +2,6 @@
 
 from __future__ import annotations
 
-from dataclasses import replace
 from typing import Annotated
 
 from django.contrib.auth.models import User
@@ -17,7 +16,7 @@ from muster.apps.recipes.services import copy_recipe
 from muster.apps.roll.models import Muster
 from muster.apps.roll.queries import choices_of
 from muster.core.recipes.compare import differences
-from muster.core.recipes.recipe import Pass
+from muster.core.recipes.recipe import MOST_PASSES, Pass, next_version
 from muster.core.recipes.recipe import Recipe as RecipeDocument
 
 router = Router()
@@ -64,7 +63,7 @@ class RecipeIn(Schema):
 
     name: str
     seen: int
-    passes: Annotated[list[Pass], Field(min_length=1)]
+    passes: Annotated[list[Pass], Field(max_length=MOST_PASSES)]
     material: str | None = None
     follow: list[Annotated[str, Field(pattern=r"^[0-9]{1,18}:[a-z0-9-]{1,40}$")]] = []
 
@@ -93,10 +92,7 @@ def recipes(request: UserRequest) -> list[RecipeOut]:
 def change(request: UserRequest, code: str, payload: RecipeIn) -> list[RecipeOut]:
     """Keep a new version; units named in ``follow`` follow it, others keep theirs."""
     old = _newest(request.user, code)
-    new = replace(
-        old, name=payload.name.strip() or old.name, version=old.version + 1,
-        passes=tuple(payload.passes), material=payload.material or old.material,
-    )  # fmt: skip
+    new = next_version(old, payload.name, tuple(payload.passes), payload.material)
     follow = [(int(muster), unit) for muster, _, unit in (f.partition(":") for f in payload.follow)]
     change_recipe(request.user, new, payload.seen, follow)
     return _all(request.user)

@@ -2,11 +2,13 @@
 
 from __future__ import annotations
 
+from dataclasses import replace
 from typing import Annotated, Literal
 
 from pydantic import Field, TypeAdapter
 from pydantic.dataclasses import dataclass
 
+from muster.core.errors import DomainError
 from muster.core.vocabulary import STRICT, TIERS, Clock, Colour, Cut, Kind, Minutes, Name, Tier
 
 MOST_PASSES = 120
@@ -109,6 +111,19 @@ class Recipe:
 
 
 RECIPE: TypeAdapter[Recipe] = TypeAdapter(Recipe)
+
+
+def next_version(old: Recipe, name: str, passes: tuple[Pass, ...], material: str | None) -> Recipe:
+    """A recipe changed: a name and a material that are not given stay.
+
+    Raises DomainError for a recipe without passes.
+    """
+    if not passes:
+        raise DomainError("a recipe needs at least one pass: add one")
+    return replace(
+        old, name=name.strip() or old.name, version=old.version + 1, passes=passes,
+        material=material or old.material,
+    )  # fmt: skip
 
 
 def complaints_of(recipe: Recipe) -> list[str]:
