@@ -2,7 +2,7 @@
 
 from __future__ import annotations
 
-from dataclasses import dataclass, replace
+from dataclasses import dataclass
 from typing import Annotated, Literal
 
 from ninja import Router, Schema
@@ -18,6 +18,7 @@ from muster.core.colour.owned import OwnedPaint
 from muster.core.colour.spaces import lab_of, xyz_of_hex
 from muster.core.colour.visibility import DISTANCE_MM, contrast
 from muster.core.craft.tables import Tables
+from muster.core.craft.techniques import TechniqueTrait
 from muster.core.recipes.expand import expand_recipe, held_by
 from muster.core.recipes.recipe import Pass, Recipe
 from muster.core.stack.appearance import Appearance, Surface, appearances, detail_zones
@@ -26,7 +27,7 @@ from muster.core.stack.check import Report, check
 from muster.core.stack.climate import Climate, drying_factor, spray_limit
 from muster.core.stack.finding import Finding, Repair, SetHabit, mended
 from muster.core.stack.formatting import duration
-from muster.core.stack.habits import Habits
+from muster.core.stack.habits.house import Habits, with_habit
 from muster.core.stack.layer import AppliedLayer
 from muster.core.stack.repair_cost import cost_of, minutes_of
 from muster.core.stack.undercoat import Undercoat, with_undercoat
@@ -127,7 +128,7 @@ def check_draft(request: UserRequest, payload: DraftIn) -> DraftReport:
     house, _ = house_of(request.user.pk)
     habits = house.habits
     if payload.weathering is not None:
-        habits = replace(habits, weathering=payload.weathering)
+        habits = with_habit(habits, "weathering", payload.weathering)
     air = house.air
     climate = Climate(
         air.celsius if payload.celsius is None else payload.celsius,
@@ -240,7 +241,12 @@ class Draft:
 def _shows(film: AppliedLayer, surfaces: dict[str, list[Surface]]) -> str:
     """How an effect shows against what lay there before it."""
     zone = next(iter(detail_zones(film)), None)
-    if not film.technique.effect or film.one.colour is None or zone is None or film.index == 0:
+    if (
+        not film.does(TechniqueTrait.EFFECT)
+        or film.one.colour is None
+        or zone is None
+        or film.index == 0
+    ):
         return ""
     mark = lab_of(xyz_of_hex([film.one.colour]))[0]
     ground = surfaces[zone][film.index - 1].lab()[1]

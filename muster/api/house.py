@@ -13,7 +13,7 @@ from muster.apps.house import services
 from muster.core.craft.tables import Tables
 from muster.core.house import Air, House
 from muster.core.stack.climate import Contour, contours, drying_factor, spray_limit
-from muster.core.stack.habits import ABOUT, OURS, REASONS
+from muster.core.stack.habits.house import ORDERED
 
 router = Router()
 
@@ -149,11 +149,11 @@ def _out(request: UserRequest) -> HouseOut:
     last = services.newest_change(request.user) if version else None
     habits = [
         HabitOut(
-            name=name, about=ABOUT[name],
-            ways=[Way(way=way, reason=reason, ours=getattr(OURS, name) == way)
-                  for way, reason in ways.items()],
+            name=habit.name, about=habit.about,
+            ways=[Way(way=way, reason=reason, ours=habit.ours == way)
+                  for way, reason in habit.ways.items()],
         )
-        for name, ways in REASONS.items()
+        for habit in ORDERED
     ]  # fmt: skip
     return HouseOut(
         version=version, house=now, habits=habits, known=_known(now.tables(), now),

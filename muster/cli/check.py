@@ -17,7 +17,7 @@ from muster.core.stack.check import Report, check
 from muster.core.stack.climate import Climate
 from muster.core.stack.finding import Repair
 from muster.core.stack.formatting import duration
-from muster.core.stack.habits import Habits, habits_from
+from muster.core.stack.habits.house import Habits, chosen, habits_from
 from muster.core.stack.repair_cost import cost_of
 
 NONE, FINDINGS, REFUSED = 0, 1, 2
@@ -85,7 +85,7 @@ def as_json(report: Report, given: Recipe) -> dict[str, Any]:
     ]  # fmt: skip
     return {
         "recipe": report.walked.recipe.name, "room": asdict(report.walked.climate),
-        "habits": asdict(report.walked.habits), "findings": findings, "passes": steps,
+        "habits": chosen(report.walked.habits), "findings": findings, "passes": steps,
         "cautions": [{"pass": one.key, "words": one.words, "serious": one.serious}
                      for one in report.cautions],
     }  # fmt: skip

@@ -14,7 +14,7 @@ from pydantic.dataclasses import dataclass
 
 from muster.core.craft.tables import Own, Tables, tables_of
 from muster.core.stack.climate import Climate
-from muster.core.stack.habits import Habits
+from muster.core.stack.habits.house import Habits
 from muster.core.vocabulary import STRICT, Name
 
 MOST_DAYS = 400

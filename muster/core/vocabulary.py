@@ -23,5 +23,7 @@ Colour = Annotated[str, Field(pattern=r"^#[0-9a-f]{6}$")]
 Name = Annotated[str, Field(min_length=1, max_length=60)]
 Minutes = Annotated[float, Field(ge=0, le=100_000)]
 
+Opacity = Literal["opaque", "semi-opaque", "semi-transparent", "transparent"]
+
 STRICT = ConfigDict(extra="forbid")
 """No field that is not known."""

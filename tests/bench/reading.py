@@ -11,6 +11,7 @@ import statistics
 import time
 import uuid
 from collections.abc import Callable
+from dataclasses import replace
 from datetime import UTC, datetime
 from typing import Any
 
@@ -34,11 +35,11 @@ def median_ms(act: Callable[[], Any]) -> float:
 
 def measure(client: Any, owner: Any, times: int) -> str:
     """One row: the demo's force with its units so many times as large."""
-    from muster.apps.roll.management.commands.load_demo import DEMO, shifted
-
+    from muster.apps.accounts.management.commands.load_demo import DEMO
     from muster.apps.exchange.muster_files import keep_document
     from muster.apps.recipes.services import give_starters
     from muster.core.formats import muster as muster_format
+    from muster.core.formats.shift import shift_muster, with_sitting_around
 
     give_starters(owner)
     raw = json.loads((DEMO / "reed-coast.json").read_text())
@@ -57,7 +58,10 @@ def measure(client: Any, owner: Any, times: int) -> str:
             for n in range(250)
         ]  # fmt: skip
     document = muster_format.read(json.dumps(raw).encode())
-    muster = keep_document(owner, shifted(document, datetime.now(UTC), busy=True))
+    now = datetime.now(UTC)
+    document = shift_muster(document, now)
+    document = replace(document, choices=with_sitting_around(document.choices, now))
+    muster = keep_document(owner, document)
     path = f"/api/musters/{muster.pk}"
     begun = time.monotonic()
     view = client.get(path).json()

@@ -6,9 +6,9 @@ from pathlib import Path
 
 import pytest
 
+from muster.apps.accounts.management.commands.load_demo import Command as LoadDemo
 from muster.apps.plan.models import PlanRun
 from muster.apps.plan.tasks import improve
-from muster.apps.roll.management.commands.load_demo import Command as LoadDemo
 from tests.browser.conftest import Browser
 
 SHOTS = Path(__file__).resolve().parents[2] / "docs" / "screenshots"

@@ -9,8 +9,8 @@ from typing import Any
 import pytest
 from selenium.webdriver.common.by import By
 
+from muster.apps.accounts.management.commands.load_demo import Command as LoadDemo
 from muster.apps.bench.models import Fact
-from muster.apps.roll.management.commands.load_demo import Command as LoadDemo
 from tests.browser.conftest import Browser
 from tests.conftest import Clock
 

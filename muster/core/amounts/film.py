@@ -16,14 +16,6 @@ from muster.core.vocabulary import Kind
 
 WET_UM = {"airbrush": 25.0, "spray can": 35.0, "brush": 60.0}
 """Wet film of one coat by tool, µm."""
-DRYBRUSH_UM, WASH_UM, FILTER_UM = 15.0, 80.0, 30.0
-
-SHARE = {
-    "dry-brush": 1 / 3, "highlight": 0.2, "edge": 0.1, "wash": 0.8, "pin wash": 0.15,
-    "sponge": 0.1, "stipple": 0.3, "streak": 0.1, "splash": 0.1, "pigment": 0.3, "pastel": 0.2,
-    "pencil": 0.02,
-}  # fmt: skip
-"""Share of its zones that a technique wets, where the pass states none."""
 
 TRANSFER = {"brush": 0.9, "sponge": 0.7, "airbrush": 0.5, "spray can": 0.35}
 """Share of what leaves the tool that lands on a model."""
@@ -74,13 +66,9 @@ def amount(
         return Amount(0.0, 0.0, models)
     tool = one.tool if one.tool in TRANSFER else "brush"
     film_um = WET_UM.get(tool, WET_UM["brush"])
-    if one.technique == "dry-brush":
-        film_um = DRYBRUSH_UM
-    elif one.technique in ("wash", "pin wash"):
-        film_um = WASH_UM
-    elif one.technique in ("filter", "glaze"):
-        film_um = FILTER_UM
-    share = one.cover if one.cover is not None else SHARE.get(one.technique, 1.0)
+    if way.film_um is not None:
+        film_um = way.film_um
+    share = one.cover if one.cover is not None else way.wets
     named = [zone for zone in one.zones if zone not in PLACE_SHARE]
     if named:
         share *= min(1.0, len(named) / max(1, zones))

@@ -10,18 +10,13 @@ from pydantic import Field, TypeAdapter
 from pydantic.dataclasses import dataclass
 
 from muster.core.colour.calibrate import Swatch, calibrated
-from muster.core.colour.paint import Opacity, Optics, stated
+from muster.core.colour.paint import Optics, stated
 from muster.core.colour.shelf import DROP_ML, Paint, Shelf
 from muster.core.colour.spaces import hexes_of, lab_of, xyz_of_hex
-from muster.core.vocabulary import STRICT, Colour, Name
+from muster.core.craft.media import MEDIA, MediumTrait
+from muster.core.vocabulary import STRICT, Colour, Name, Opacity
 
 Millilitres = Annotated[float, Field(ge=0, le=100_000)]
-
-OPACITY_OF: dict[str, Opacity] = {
-    "acrylic wash": "transparent", "enamel wash": "transparent", "clay wash": "semi-transparent",
-    "oil": "semi-opaque",
-}  # fmt: skip
-"""By medium, where none is stated: others are opaque. Common practice."""
 
 WHITE = "#f4f3ee"
 """What a tint is taken to be made with, where no white of one's own is named."""
@@ -72,12 +67,14 @@ class OwnedPaint:
     @property
     def seen_opacity(self) -> Opacity:
         """As stated, or as is usual for its medium."""
-        return self.opacity or OPACITY_OF.get(self.medium, "opaque")
+        row = MEDIA.get(self.medium)
+        return self.opacity or (row.opacity if row else "opaque")
 
     @property
     def clear(self) -> bool:
         """A varnish, a thinner or a fluid: it has no colour to match with."""
-        return self.medium in CLEAR
+        row = MEDIA.get(self.medium)
+        return row is not None and row.has(MediumTrait.COLOURLESS)
 
     @property
     def price_ml(self) -> float:
@@ -86,9 +83,6 @@ class OwnedPaint:
 
 
 PAINT: TypeAdapter[OwnedPaint] = TypeAdapter(OwnedPaint)
-
-CLEAR = {"acrylic varnish", "lacquer varnish", "enamel varnish", "chipping fluid", "mask", "glue",
-         "white glue", "decal"}  # fmt: skip
 
 
 def optics_of(paint: OwnedPaint) -> Optics:

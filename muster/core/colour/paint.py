@@ -9,7 +9,6 @@ from __future__ import annotations
 
 from dataclasses import dataclass
 from functools import lru_cache
-from typing import Literal
 
 import numpy as np
 
@@ -17,8 +16,8 @@ from muster.core.colour.film import masstone_of, over, ratio_of
 from muster.core.colour.observer import BANDS, Floats
 from muster.core.colour.reconstruct import reflectance_of_hex
 from muster.core.colour.spaces import difference, hexes_of, lab_of, xyz_of
+from muster.core.vocabulary import Opacity
 
-Opacity = Literal["opaque", "semi-opaque", "semi-transparent", "transparent"]
 OPACITIES: tuple[Opacity, ...] = ("opaque", "semi-opaque", "semi-transparent", "transparent")
 
 SCATTERS: dict[Opacity, float] = {

@@ -108,14 +108,13 @@ def tables_of(own: Own) -> Tables:
     materials: dict[str, Material] = dict(DEFAULTS.materials)
     holds = dict(HOLDS)
     for one in own.media:
-        # It keeps the name of what it is like, since rules know media by name.
         times = {"touch": one.touch_min, "recoat": one.recoat_min, "cured": one.cured_min}
         stated: dict[str, Any] = {key: value for key, value in times.items() if value is not None}
-        media[one.name] = replace(MEDIA[one.like], said=one.name, **stated)
+        media[one.name] = replace(MEDIA[one.like], name=one.name, said=one.name, **stated)
     for way in own.techniques:
         like = TECHNIQUES[way.like]
         techniques[way.name] = replace(
-            like, name=way.like, minutes=way.minutes or like.minutes, cover=way.cover or like.cover
+            like, name=way.name, minutes=way.minutes or like.minutes, cover=way.cover or like.cover
         )
     for zone in own.zones:
         rows = zones[zone.kind]

@@ -5,7 +5,7 @@ from __future__ import annotations
 from collections.abc import Mapping
 from dataclasses import dataclass, replace
 
-from muster.core.craft.techniques import OTHER, TECHNIQUES
+from muster.core.craft.techniques import OTHER, TECHNIQUES, TechniqueTrait
 from muster.core.errors import DomainError
 from muster.core.recipes.recipe import MOST_PASSES, Pass, Recipe
 from muster.core.vocabulary import TIERS
@@ -118,4 +118,5 @@ def with_held(recipe: Recipe, renamed: Mapping[tuple[str, int], str]) -> Recipe:
 
 def is_effect(recipe: Recipe) -> bool:
     """Whether a recipe only adds to what is painted already: no pass of it is meant to hide."""
-    return not any(TECHNIQUES.get(one.technique, OTHER).hides for one in recipe.passes)
+    techniques = (TECHNIQUES.get(one.technique, OTHER) for one in recipe.passes)
+    return not any(technique.has(TechniqueTrait.HIDES) for technique in techniques)

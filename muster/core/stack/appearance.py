@@ -14,8 +14,9 @@ import numpy as np
 
 from muster.core.colour.film import covered, over
 from muster.core.colour.observer import Floats
-from muster.core.colour.paint import Opacity, Optics, stated
+from muster.core.colour.paint import Optics, stated
 from muster.core.colour.spaces import hexes_of, lab_of, xyz_of
+from muster.core.craft.techniques import OTHER, TECHNIQUES, Lie, TechniqueTrait
 from muster.core.recipes.recipe import Pass
 from muster.core.stack.layer import AppliedLayer
 from muster.core.stack.walk import Walk
@@ -30,38 +31,14 @@ PLASTIC: Mapping[str, str] = {
 COAT: Mapping[str, float] = {"airbrush": 25 / 60, "spray can": 35 / 60}
 """Thickness of a coat by tool, in brushed coats: by wet film, see ``core.amounts``."""
 
-Places = tuple[float, float, float]
+
+EVEN = Lie()
+"""An even coat."""
 
 
-@dataclass(frozen=True)
-class Lie:
-    """How a technique lays its film: thickness in recess, on flats, on edges, in brushed coats; and
-    the share of each that it covers."""
-
-    thick: Places = (1.0, 1.0, 1.0)
-    share: Places = (1.0, 1.0, 1.0)
-    opacity: Opacity = "opaque"
-
-
-LIES: dict[str, Lie] = {
-    "wash": Lie((1.6, 0.25, 0.1), opacity="semi-transparent"),
-    "pin wash": Lie((2.0, 0.0, 0.0), opacity="semi-transparent"),
-    "filter": Lie((0.15, 0.12, 0.1), opacity="semi-transparent"),
-    "glaze": Lie((0.35, 0.3, 0.25), opacity="semi-transparent"),
-    "dry-brush": Lie((0.0, 0.8, 1.0), (0.0, 0.15, 0.75)),
-    "highlight": Lie((0.0, 1.0, 1.0), (0.0, 0.3, 0.9)),
-    "edge": Lie((0.0, 0.0, 1.0), (0.0, 0.0, 0.9)),
-    "sponge": Lie((0.0, 1.0, 1.0), (0.0, 0.12, 0.35)),
-    "stipple": Lie((0.6, 0.8, 0.8), (0.2, 0.3, 0.3)),
-    "streak": Lie((0.6, 0.5, 0.3), (0.3, 0.2, 0.1), "semi-opaque"),
-    "splash": Lie((1.0, 1.0, 1.0), (0.1, 0.1, 0.1)),
-    "pigment": Lie((1.2, 0.6, 0.2), (0.9, 0.4, 0.1)),
-    "pastel": Lie((1.0, 0.5, 0.2), (0.7, 0.4, 0.1)),
-}
-"""By technique: thickness and cover. Common practice, no source."""
-
-_USUAL = Lie()
-_CLEAR = ("varnish", "seal", "decal", "mask", "unmask", "fluid")
+def lie_of(one: Pass) -> Lie:
+    """How a pass lays its film."""
+    return TECHNIQUES.get(one.technique, OTHER).lie or EVEN
 
 
 @dataclass(frozen=True)
@@ -96,7 +73,7 @@ def by_colour(one: Pass) -> Optics | None:
     """A pass's own stated colour, at the opacity of its technique."""
     if one.colour is None:
         return None
-    return stated(one.colour, LIES.get(one.technique, _USUAL).opacity)
+    return stated(one.colour, lie_of(one).opacity)
 
 
 def bare(material: str) -> Surface:
@@ -106,8 +83,8 @@ def bare(material: str) -> Surface:
 
 def laid_over(surface: Surface, one: Pass, paint: Optics, share: float | None = None) -> Surface:
     """A zone after a pass. ``share``: cover stated for it, instead of its technique's."""
-    lie = LIES.get(one.technique, _USUAL)
-    coat = COAT.get(one.tool or "", 1.0) if one.technique not in LIES else 1.0
+    lie = lie_of(one)
+    coat = COAT.get(one.tool or "", 1.0) if lie is EVEN else 1.0
     found = []
     for place in range(3):
         thick = lie.thick[place] * one.coats * coat * one.thick
@@ -128,7 +105,7 @@ def appearances(walked: Walk, paints: Paints = by_colour) -> dict[str, list[Surf
     found: dict[str, list[Surface]] = {zone: [] for zone in now}
     for step in walked.steps:
         one = step.layer.one
-        paint = None if one.technique in _CLEAR else paints(one)
+        paint = None if step.layer.does(TechniqueTrait.COLOURLESS) else paints(one)
         if paint is not None:
             new: dict[int, Surface] = {}
             for zone in detail_zones(step.layer):

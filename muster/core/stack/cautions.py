@@ -8,7 +8,9 @@ from __future__ import annotations
 from collections.abc import Iterator
 from dataclasses import dataclass
 
+from muster.core.craft.media import MediumTrait
 from muster.core.craft.tables import DEFAULTS, Tables
+from muster.core.craft.techniques import TechniqueTrait
 from muster.core.recipes.recipe import Recipe
 from muster.core.stack.climate import Climate
 from muster.core.stack.layer import AppliedLayer, apply_pass
@@ -37,10 +39,10 @@ def cautions_of(recipe: Recipe, tables: Tables = DEFAULTS) -> list[Caution]:
 
 
 def _of(film: AppliedLayer, material: Material) -> Iterator[tuple[str, bool]]:
-    name, medium = film.technique.name, film.medium
+    does, medium = film.does, film.medium
     solvent = film.carrier in ("white spirit", "lacquer thinner", "alcohol")
-    airbrushed = film.one.tool == "airbrush" or name == "spray"
-    if name == "spray can" or (airbrushed and solvent):
+    airbrushed = film.one.tool == "airbrush" or does(TechniqueTrait.AIRBRUSHES)
+    if does(TechniqueTrait.FROM_CAN) or (airbrushed and solvent):
         yield ("Outdoors or extraction; respirator for organic vapour and particles; no flame.",
                True)  # fmt: skip
     elif airbrushed and medium is not None:
@@ -49,15 +51,15 @@ def _of(film: AppliedLayer, material: Material) -> Iterator[tuple[str, bool]]:
         yield "Open a window, gloves, close the jar; no flame.", True
     if film.one.warm_air and film.carrier == "white spirit":
         yield "No hair dryer over wet white spirit: it can ignite.", True
-    if medium is not None and medium.name == "oil":
+    if medium is not None and medium.has(MediumTrait.HEATS_RAGS):
         yield "Lay oil-soaked rags flat outdoors or under water: they can heat themselves.", True
     if film.one.adhesive in ("superglue", "accelerator"):
         yield "Ventilate, keep it off eyes and skin.", False
-    if film.one.adhesive == "epoxy" or (medium is not None and medium.name == "putty"):
+    if film.one.adhesive == "epoxy" or (medium is not None and medium.has(MediumTrait.SENSITISES)):
         yield "Gloves: two-part resins sensitise the skin.", False
     if film.one.adhesive == "solvent cement":
         yield "Ventilate; no flame.", False
-    if film.technique.act == "build" and name != "wash parts":
+    if film.technique.act == "build" and not does(TechniqueTrait.CLEANS):
         if material in ("resin", "board", "print"):
             yield (f"Sand {material} wet, with a particle mask: its dust harms the lungs.",
                    True)  # fmt: skip
@@ -65,5 +67,5 @@ def _of(film: AppliedLayer, material: Material) -> Iterator[tuple[str, bool]]:
             yield "Old metal models can hold lead: wash your hands.", False
         if material == "foam":
             yield "Hot wire and hot knife on foam give off fumes: extraction.", True
-        if name == "assemble":
+        if does(TechniqueTrait.CUTS_PARTS):
             yield "Cut away from the hand.", False

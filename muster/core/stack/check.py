@@ -12,7 +12,7 @@ from muster.core.stack import rules as _rules
 from muster.core.stack.cautions import Caution, cautions_of
 from muster.core.stack.climate import Climate
 from muster.core.stack.finding import RULES, SEVERITIES, Finding
-from muster.core.stack.habits import Habits
+from muster.core.stack.habits.house import Habits
 from muster.core.stack.walk import Walk, walk
 
 assert _rules.__path__, "importing the package registers its rules"

@@ -7,7 +7,7 @@ from dataclasses import dataclass, field, replace
 from typing import Literal
 
 from muster.core.recipes.recipe import Pass, Recipe
-from muster.core.stack.habits import Habits
+from muster.core.stack.habits.house import Habits, with_habit
 from muster.core.stack.walk import Walk
 
 Severity = Literal["error", "warning", "note"]
@@ -135,7 +135,7 @@ def mended(recipe: Recipe, habits: Habits, repair: Repair) -> tuple[Recipe, Habi
                 recipe, habits = mended(recipe, habits, step)
             return recipe, habits
         case SetHabit():
-            return recipe, replace(habits, **{repair.habit: repair.way})  # type: ignore[arg-type]
+            return recipe, with_habit(habits, repair.habit, repair.way)
         case SetMaterial():
             return replace(recipe, material=repair.material), habits
         case Insert():

@@ -4,9 +4,9 @@ from __future__ import annotations
 
 from dataclasses import dataclass
 
-from muster.core.craft.media import Grade, Medium, State
+from muster.core.craft.media import Grade, Medium, MediumTrait, State
 from muster.core.craft.tables import DEFAULTS, Tables
-from muster.core.craft.techniques import OTHER, Technique
+from muster.core.craft.techniques import OTHER, Technique, TechniqueTrait
 from muster.core.craft.zones import DETAIL_ZONES, zones_of
 from muster.core.recipes.recipe import Pass, Recipe
 from muster.core.stack.climate import Climate, drying_factor, thickness_factor
@@ -49,6 +49,14 @@ class AppliedLayer:
     def name(self) -> str:
         """The pass by its name."""
         return self.one.name
+
+    def does(self, trait: TechniqueTrait) -> bool:
+        """Whether its technique has a trait."""
+        return self.technique.has(trait)
+
+    def medium_has(self, trait: MediumTrait) -> bool:
+        """Whether it has a medium with a trait."""
+        return self.medium is not None and self.medium.has(trait)
 
     @property
     def lays(self) -> bool:
@@ -103,6 +111,6 @@ def medium_of(one: Pass, technique: Technique, tables: Tables = DEFAULTS) -> Med
         return tables.media[one.medium]
     if technique.medium is None:
         return None
-    if technique.name == "brush" and one.tool == "airbrush":
-        return tables.media["acrylic sprayed"]
+    if technique.airbrushed is not None and one.tool == "airbrush":
+        return tables.media[technique.airbrushed]
     return tables.media[technique.medium]

@@ -4,7 +4,7 @@ from __future__ import annotations
 
 from collections.abc import Mapping
 
-from muster.core.craft.techniques import OTHER, TECHNIQUES, Technique
+from muster.core.craft.techniques import OTHER, TECHNIQUES, Technique, TechniqueTrait
 from muster.core.vocabulary import Kind, Tier
 
 BY_KIND: dict[Kind, float] = {
@@ -16,9 +16,6 @@ BY_KIND: dict[Kind, float] = {
 BY_TIER: dict[Tier, float] = {"table": 0.7, "hand": 1, "close": 1.8}
 
 USUAL_SCALE = 72
-
-SPRAYED = ("spray", "spray can", "varnish", "seal", "fluid")
-"""Their time hardly grows with tier: the hand only passes over it."""
 
 
 def minutes_for(
@@ -33,6 +30,6 @@ def minutes_for(
     Time grows with a model's length, not with its area: strokes grow with it too.
     """
     way = known.get(technique, OTHER)
-    tiers = 1.0 if technique in SPRAYED else BY_TIER[tier]
+    tiers = 1.0 if way.has(TechniqueTrait.SPRAYS) else BY_TIER[tier]
     found = way.minutes * BY_KIND[kind] * tiers * USUAL_SCALE / scale
     return max(0.1, round(found, 1) if found < 10 else round(found * 2) / 2)

@@ -8,7 +8,7 @@ from dataclasses import dataclass, replace
 from muster.core.craft.media import Clock, Grade
 from muster.core.craft.tables import DEFAULTS, Tables
 from muster.core.recipes.recipe import Pass, Recipe
-from muster.core.stack.habits import Habits
+from muster.core.stack.habits.house import Habits
 from muster.core.stack.spraying import DRY_AIR, fogs
 from muster.core.stack.walk import Step, Walk, dries_after, walk, worked_films, works_wet
 from muster.core.stack.windows import window_of

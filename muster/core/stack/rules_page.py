@@ -2,15 +2,13 @@
 
 from __future__ import annotations
 
-from dataclasses import fields
-
 from muster.core.craft.media import MEDIA
 from muster.core.craft.techniques import TECHNIQUES
 from muster.core.craft.zones import ZONES
 from muster.core.stack import rules as _rules
 from muster.core.stack.finding import RULES
 from muster.core.stack.formatting import duration
-from muster.core.stack.habits import REASONS, Habits
+from muster.core.stack.habits.house import ORDERED
 
 assert _rules.__path__, "importing the package registers its rules"
 
@@ -44,8 +42,8 @@ def rules_page() -> str:
     for kind, zones in ZONES.items():
         lines.append(f"- {kind}: {', '.join(zones)}; and recesses, edges")
     lines += ["", "## House habits", ""]
-    for habit in fields(Habits):
-        for way, reason in REASONS[habit.name].items():
-            ours = " (ours)" if way == habit.default else ""
+    for habit in ORDERED:
+        for way, reason in habit.ways.items():
+            ours = " (ours)" if way == habit.ours else ""
             lines.append(f"- `{habit.name}={way}`{ours}: {reason}")
     return "\n".join(lines) + "\n"

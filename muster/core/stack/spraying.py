@@ -2,6 +2,8 @@
 
 from __future__ import annotations
 
+from muster.core.craft.media import MediumTrait
+from muster.core.craft.techniques import TechniqueTrait
 from muster.core.stack.layer import AppliedLayer
 
 DRY_AIR = "dry air"
@@ -10,10 +12,8 @@ DRY_AIR = "dry air"
 
 def fogs(film: AppliedLayer) -> bool:
     """Whether it is varnish, primer or a can, sprayed. By brush none of them fogs."""
-    if film.technique.name == "spray can":
+    if film.does(TechniqueTrait.FROM_CAN):
         return True
-    tender = film.medium is not None and (
-        film.medium.seals or film.medium.name in ("primer", "can")
-    )
+    tender = film.medium_has(MediumTrait.FOGS)
     by_brush = film.one.tool in ("brush", "wide brush")
-    return tender and not by_brush and film.technique.name in ("spray", "varnish", "seal")
+    return tender and not by_brush and film.does(TechniqueTrait.SPRAYS)

@@ -7,9 +7,10 @@ from functools import lru_cache
 import numpy as np
 
 from muster.core.colour.film import over
-from muster.core.colour.paint import Opacity, stated
+from muster.core.colour.paint import stated
 from muster.core.colour.spaces import difference as ciede2000
 from muster.core.colour.spaces import hexes_of, lab_of, xyz_of, xyz_of_hex, xyz_of_lab
+from muster.core.vocabulary import Opacity
 
 SHOWS_THROUGH = 3.5
 """ΔE00 from a coat's own colour up to which the ground is not seen through it at the bench. Common

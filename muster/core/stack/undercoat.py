@@ -5,6 +5,7 @@ from __future__ import annotations
 from dataclasses import replace
 from typing import Literal
 
+from muster.core.craft.techniques import TechniqueTrait
 from muster.core.recipes.recipe import MixPart, Recipe
 from muster.core.stack.climate import Climate
 from muster.core.stack.layer import apply_pass
@@ -25,7 +26,7 @@ def with_undercoat(recipe: Recipe, undercoat: Undercoat) -> Recipe:
     passes = list(recipe.passes)
     films = [apply_pass(recipe, index, Climate()) for index in range(len(passes))]
     first = next((film for film in films if film.lays and film.cover >= 0.9), None)
-    if first is None or first.technique.name not in ("spray", "spray can", "dip"):
+    if first is None or not first.does(TechniqueTrait.UNDERCOAT):
         return recipe
     if undercoat == "none":
         if len(passes) > 1:

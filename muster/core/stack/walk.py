@@ -7,13 +7,13 @@ from __future__ import annotations
 from collections.abc import Iterator, Mapping
 from dataclasses import dataclass, replace
 
-from muster.core.craft.media import Grade, State
+from muster.core.craft.media import Grade, MediumTrait, State
 from muster.core.craft.tables import DEFAULTS, Tables
+from muster.core.craft.techniques import TechniqueTrait
 from muster.core.craft.zones import Zone
 from muster.core.recipes.recipe import Recipe
 from muster.core.stack.climate import Climate
-from muster.core.stack.habits import Habits
-from muster.core.stack.house_habits import apply_house_habits
+from muster.core.stack.habits.house import Habits, apply_house_habits
 from muster.core.stack.layer import SECOND, WHOLE, AppliedLayer, apply_pass
 from muster.core.vocabulary import Material
 
@@ -184,7 +184,7 @@ def works_wet(film: AppliedLayer, target: AppliedLayer) -> bool:
     """Whether a pass works a film of the one before while that is wet: wipes, blends it."""
     return (
         film.technique.act == "work"
-        and film.technique.name != "scratch"
+        and not film.does(TechniqueTrait.SCRATCHES)
         and meant_for(film, target)
         and target.lays
         and workable(target)[1] > 0
@@ -212,10 +212,10 @@ def meant_for(film: AppliedLayer, target: AppliedLayer) -> bool:
     """Whether working ``target`` is what the pass is for: wiping, blending, scratching, fixing."""
     if film.technique.act not in ("work", "fix") or target.medium is None:
         return False
-    if film.technique.name == "scratch":
+    if film.does(TechniqueTrait.SCRATCHES):
         return target.index < film.index
-    if film.technique.name == "fix":
-        return target.medium.name == "pigment"
+    if film.technique.act == "fix":
+        return target.medium.has(MediumTrait.LOOSE)
     return film.carrier is None or film.carrier in (target.medium.carrier, target.carrier)
 
 
@@ -281,10 +281,10 @@ def _asked(film: AppliedLayer, layer: AppliedLayer) -> tuple[float, str]:
     if layer.medium is None:
         return 0.0, ""
     if meant_for(film, layer):
-        if film.technique.name == "scratch":
+        if film.does(TechniqueTrait.SCRATCHES):
             return max(layer.touch, SCRATCH_FROM), "ready to be scratched"
         return workable(layer)[0], "ready to be worked"
-    if film.technique.name == "mask":
+    if film.does(TechniqueTrait.COVERS_UP):
         return (layer.cured if layer.cured != float("inf") else layer.recoat), "cured"
     if film.technique.act in ("build", "mask"):
         return layer.touch, "dry to touch"

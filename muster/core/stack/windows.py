@@ -8,6 +8,7 @@ from __future__ import annotations
 
 import math
 
+from muster.core.craft.techniques import TechniqueTrait
 from muster.core.stack.layer import SECOND, AppliedLayer
 from muster.core.stack.walk import Step, Walk, meant_for, workable, worked_films, works_wet
 
@@ -28,7 +29,7 @@ def window_of(walked: Walk, step: Step) -> float | None:
     if not after or after[0].layer.technique.act != "work":
         return None
     following = after[0].layer
-    if following.technique.name == "scratch":
+    if following.does(TechniqueTrait.SCRATCHES):
         met = meant_for(following, step.layer) and set(following.zones) & set(step.layer.zones)
         within = SCRATCH_WITHIN_MIN if met and step.layer.lays else math.inf
     else:

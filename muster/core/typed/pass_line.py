@@ -10,22 +10,19 @@ import re
 from collections.abc import Callable
 from dataclasses import dataclass, replace
 
+from muster.core.craft.media import MEDIA
 from muster.core.craft.tables import DEFAULTS, Tables
+from muster.core.craft.techniques import OTHER, TechniqueTrait
 from muster.core.craft.zones import DETAIL_ZONES
 from muster.core.recipes.recipe import MixPart, Pass
 from muster.core.stack.formatting import varnish
-from muster.core.stack.habits import OURS, Habits
-from muster.core.stack.house_habits import INSTEAD
+from muster.core.stack.habits.house import OURS, Habits
 from muster.core.stack.minutes import minutes_for
 from muster.core.vocabulary import Kind, Tier
 
 TOOLS = {"airbrush": (2.0, 3.0, 15.0), "brush": (1.0, 1.0, 45.0), "spray can": (2.0, 1.0, 30.0),
          "sponge": (1.0, 1.0, 30.0)}  # fmt: skip
 """Minutes to open a mix on it, to clean up, and that it stays open. Common practice."""
-
-TOOL_OF = {"spray": "airbrush", "varnish": "airbrush", "seal": "airbrush", "spray can": "spray can",
-           "sponge": "sponge", "fluid": "airbrush"}  # fmt: skip
-NO_TOOL = {"mask", "unmask", "assemble", "glue", "decal", "wash parts", "texture", "dip", "recipe"}
 
 APART = {"wheels", "running gear", "crew"}
 """Zones that a house which paints parts apart proposes as parts."""
@@ -78,11 +75,13 @@ def typed(text: str, about: About) -> list[Pass]:
 
 def proposed(technique: str, about: About, **more: object) -> Pass:
     """One pass by a technique with the minutes and tool that are usual for it."""
-    tool = TOOL_OF.get(technique, None if technique in NO_TOOL else "brush")
+    way = about.tables.techniques.get(technique, OTHER)
+    tool = way.usual_tool
     setup, cleanup, stays = TOOLS.get(tool or "", (0.0, 0.0, None))
-    way = about.tables.techniques.get(technique)
-    medium = way.medium if way else None
-    acrylic = INSTEAD.get(medium or "") if about.habits.weathering == "all-acrylic" else None
+    medium = MEDIA.get(way.medium or "")
+    acrylic = None
+    if medium is not None and about.habits.weathering == "all-acrylic":
+        acrylic = medium.acrylic
     made = Pass(
         key=re.sub(r"[^a-z0-9]+", "-", technique.lower()).strip("-")[:24] or "pass",
         name=technique, technique=technique, tool=tool, setup_min=setup, cleanup_min=cleanup,
@@ -188,7 +187,8 @@ def _with_rest(one: Pass, rest: str, about: About) -> Pass:
         else:
             left.append(piece)
     if zones:
-        whole = one.technique in ("brush", "spray")
+        way = about.tables.techniques.get(one.technique, OTHER)
+        whole = way.has(TechniqueTrait.BLOCKS_IN) or way.has(TechniqueTrait.AIRBRUSHES)
         apart = about.habits.parts == "apart" and whole and zones[0] in APART
         slug = zones[0].replace(" ", "-")
         one = replace(one, zones=tuple(zones), part=slug if apart else one.part)

@@ -15,6 +15,7 @@ from muster.core.craft.tables import (
     OwnZone,
     tables_of,
 )
+from muster.core.craft.techniques import TechniqueTrait
 from muster.core.errors import DomainError
 from muster.core.stack.check import check
 from muster.core.stack.walk import walk
@@ -55,7 +56,8 @@ def test_own_ways_zones_materials_and_glues_are_known() -> None:
             adhesives=(OwnAdhesive("resin glue", ("resin",)),),
         )
     )
-    assert own.techniques["flick"].minutes == 2.5 and own.techniques["flick"].effect
+    assert own.techniques["flick"].minutes == 2.5
+    assert own.techniques["flick"].has(TechniqueTrait.EFFECT)
     assert "deck" in own.zones["vehicle"]["upper"].beside
     fine = recipe(
         p("glue", adhesive="resin glue"), p("spray", zones=["deck"]), material="dense resin"

@@ -6,7 +6,7 @@ from typing import Any, NamedTuple
 
 from muster.core.recipes.recipe import Recipe
 from muster.core.stack.climate import Climate
-from muster.core.stack.habits import Habits
+from muster.core.stack.habits.house import Habits
 from tests.core.stack.making import (
     BASE,
     CHIP,

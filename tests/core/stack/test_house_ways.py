@@ -10,8 +10,7 @@ from muster.core.recipes.starters_vehicles import STARTERS
 from muster.core.stack.check import check
 from muster.core.stack.climate import Climate, contours, drying_factor
 from muster.core.stack.finding import Change, Insert, Remove
-from muster.core.stack.habits import Habits
-from muster.core.stack.house_habits import INSTEAD, apply_house_habits
+from muster.core.stack.habits.house import Habits, apply_house_habits
 from muster.core.stack.layer import apply_pass
 from muster.core.stack.repair_cost import cost_of, minutes_of
 from muster.core.stack.spraying import fogs
@@ -19,6 +18,7 @@ from muster.core.stack.undercoat import COLOURS, with_undercoat
 from muster.core.stack.walk import walk
 from tests.core.stack.making import BASE, MATT, SATIN, UNDER, p, recipe
 
+INSTEAD = {one.name: one.acrylic for one in MEDIA.values() if one.acrylic}
 ACRYLIC = Habits(weathering="all-acrylic")
 
 
@@ -89,7 +89,7 @@ def test_along_a_line_of_the_dial_drying_takes_as_many_times_as_long() -> None:
     for line in contours():
         for celsius, humidity in zip(line.celsius, line.humidity, strict=True):
             found = drying_factor("water", Climate(celsius, humidity))
-            assert found == pytest.approx(line.drying_factor, rel=0.02)
+            assert found == pytest.approx(line.factor, rel=0.02)
 
 
 @pytest.mark.parametrize(

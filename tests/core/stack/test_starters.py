@@ -9,7 +9,7 @@ from muster.core.recipes.recipe import Recipe, complaints_of
 from muster.core.recipes.starters import BY_KIND
 from muster.core.recipes.starters_vehicles import STARTERS
 from muster.core.stack.check import check
-from muster.core.stack.habits import Habits
+from muster.core.stack.habits.house import Habits
 from muster.core.stack.resolve_waits import with_resolved_waits
 
 IDS = [one.id for one in STARTERS]

@@ -6,7 +6,7 @@ import pytest
 
 from muster.core.stack.check import check
 from muster.core.stack.climate import Climate
-from muster.core.stack.habits import Habits
+from muster.core.stack.habits.house import Habits
 from tests.core.stack.making import BASE, GLOSS, MATT, SATIN, UNDER, p, recipe
 
 

@@ -2,8 +2,7 @@
 
 from __future__ import annotations
 
-from dataclasses import fields, replace
-from typing import get_args, get_type_hints
+from dataclasses import replace
 
 import pytest
 from hypothesis import given, settings
@@ -21,7 +20,7 @@ from muster.core.stack.climate import (
     spray_limit,
 )
 from muster.core.stack.finding import mended
-from muster.core.stack.habits import REASONS, Habits, habits_from
+from muster.core.stack.habits.house import Habits, habits_from
 from muster.core.stack.resolve_waits import with_resolved_waits
 from muster.core.stack.walk import attacks, walk
 from tests.core.stack.making import BASE, CHIP, FLUID, MATT, SATIN, UNDER, p, recipe
@@ -172,12 +171,6 @@ def test_settling_gives_every_pass_its_waits_and_keeps_the_users_own() -> None:
 def test_a_habit_that_nobody_has_is_refused_with_the_ways_there_are(words, said: str) -> None:
     with pytest.raises(ValueError, match=said):
         habits_from(words)
-
-
-def test_every_habit_has_a_reason_for_each_of_its_ways() -> None:
-    for one in fields(Habits):
-        assert set(REASONS[one.name]) == set(get_args(get_type_hints(Habits)[one.name]))
-        assert one.default in REASONS[one.name]
 
 
 def test_a_room_that_is_none_is_refused() -> None:

@@ -7,7 +7,7 @@ from dataclasses import replace
 import pytest
 
 from muster.core.recipes.recipe import MixPart, Pass
-from muster.core.stack.habits import Habits
+from muster.core.stack.habits.house import Habits
 from muster.core.stack.minutes import minutes_for
 from muster.core.typed.pass_line import About, typed
 

@@ -14,7 +14,7 @@ from muster.core.plan.plan import Plan
 from muster.core.recipes.recipe import Recipe
 from muster.core.snapshot import Snapshot
 from muster.core.stack.climate import drying_factor
-from muster.core.stack.habits import Habits
+from muster.core.stack.habits.house import Habits
 from muster.core.work.air import clocks_of, dry_air
 from tests.core.making import NOW, a_pass, choices, evenings, recipe, unit
 

@@ -2160,7 +2160,7 @@ export interface components {
         };
         /**
          * Habits
-         * @description One choice for each disagreement; the defaults are ours.
+         * @description One way of each habit; those that nobody has chosen are ours.
          */
         Habits: {
             /**

@@ -4,7 +4,7 @@ from __future__ import annotations
 
 from collections.abc import Iterator
 
-from muster.core.craft.media import MEDIA, Grade, State
+from muster.core.craft.media import MEDIA, Grade, MediumTrait, State
 from muster.core.stack.finding import Change, Finding, Insert, Repair, rule
 from muster.core.stack.formatting import duration, seal_before
 from muster.core.stack.walk import ExposedLayer, Step, Walk, attacks, meant_for
@@ -15,8 +15,6 @@ WORDS = {
     Grade.FLOOD: "flooded on",
     Grade.SCRUB: "scrubbed",
 }
-LEFT_TO_OTHERS = {"chipping fluid", "pigment", "decal", "fixed pigment"}
-"""Media whose lifting has a rule of its own."""
 
 
 @rule(1, "lifts", "a carrier attacks an exposed layer in the state it is in")
@@ -30,7 +28,12 @@ def findings(walked: Walk) -> Iterator[Finding]:
 
 def _lifts(step: Step, met: ExposedLayer) -> bool:
     medium = met.layer.medium
-    if met.sealed or medium is None or medium.name in LEFT_TO_OTHERS or not step.layer.lays:
+    if (
+        met.sealed
+        or medium is None
+        or medium.has(MediumTrait.LIFTS_BY_OWN_RULE)
+        or not step.layer.lays
+    ):
         return not met.sealed and _works_on_others(step, met)
     hot = step.layer.carrier == "lacquer thinner" and medium.family == "oily"
     white = step.layer.carrier == "white spirit" and medium.family == "oily"
@@ -42,7 +45,11 @@ def _lifts(step: Step, met: ExposedLayer) -> bool:
 def _works_on_others(step: Step, met: ExposedLayer) -> bool:
     """Wiping or scrubbing that also takes off what it was not meant for."""
     medium = met.layer.medium
-    if medium is None or medium.name in LEFT_TO_OTHERS or step.layer.technique.act != "work":
+    if (
+        medium is None
+        or medium.has(MediumTrait.LIFTS_BY_OWN_RULE)
+        or step.layer.technique.act != "work"
+    ):
         return False
     return attacks(step.layer, met.layer, met.state) and not meant_for(step.layer, met.layer)
 

@@ -4,6 +4,8 @@ from __future__ import annotations
 
 from collections.abc import Iterator
 
+from muster.core.craft.media import MediumTrait
+from muster.core.craft.techniques import TechniqueTrait
 from muster.core.recipes.recipe import Pass
 from muster.core.stack.finding import Change, Finding, Insert, Remove, Repair, rule
 from muster.core.stack.formatting import duration
@@ -25,9 +27,7 @@ def _under(walked: Walk, step: Step) -> bool:
     """Whether fluid lies somewhere under what is scratched."""
     zones = set(step.layer.zones)
     return any(
-        one.layer.medium is not None
-        and one.layer.medium.name == "chipping fluid"
-        and zones & set(one.layer.zones)
+        one.layer.medium_has(MediumTrait.FLUID) and zones & set(one.layer.zones)
         for one in walked.before(step)
     )
 
@@ -36,20 +36,20 @@ def _under(walked: Walk, step: Step) -> bool:
 def findings(walked: Walk) -> Iterator[Finding]:
     """One finding for each round of fluid, and for each scratch that has none under it."""
     for step in walked.steps:
-        if step.layer.technique.name == "scratch" and not _under(walked, step):
+        if step.layer.does(TechniqueTrait.SCRATCHES) and not _under(walked, step):
             words = (
                 f"'{step.layer.name}' has no chipping fluid under it: it scratches the paint off"
             )
             leave = Remove("leave it out", step.layer.one.key)
             yield Finding("fluid window", "error", words, step.layer.one.key, (leave,))
-        if step.layer.medium is None or step.layer.medium.name != "chipping fluid":
+        if not step.layer.medium_has(MediumTrait.FLUID):
             continue
         zones = set(step.layer.zones)
         later = [one for one in walked.after(step) if zones & set(one.layer.zones)]
         top = next((one for one in later if one.layer.lays), None)
         if top is None or (top.layer.medium is step.layer.medium):
             continue
-        scratches = (one for one in later if one.layer.technique.name == "scratch")
+        scratches = (one for one in later if one.layer.does(TechniqueTrait.SCRATCHES))
         scratch = next((one for one in scratches if one.layer.index > top.layer.index), None)
         after_top = walked.steps[top.layer.index + 1 :]
         behind = after_top[0].layer.one.key if after_top else None

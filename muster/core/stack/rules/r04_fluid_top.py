@@ -4,6 +4,7 @@ from __future__ import annotations
 
 from collections.abc import Iterator
 
+from muster.core.craft.media import MediumTrait
 from muster.core.stack.finding import Change, Finding, rule
 from muster.core.stack.walk import Walk
 
@@ -16,13 +17,12 @@ def findings(walked: Walk) -> Iterator[Finding]:
         if not film.lays or film.medium is None or film.medium.seals:
             continue
         over = any(
-            met.layer.medium and met.layer.medium.name == "chipping fluid" and not met.sealed
-            for met in step.exposed
+            met.layer.medium_has(MediumTrait.FLUID) and not met.sealed for met in step.exposed
         )
-        if not over or film.medium.name == "chipping fluid":
+        if not over or film.medium.has(MediumTrait.FLUID):
             continue
-        tight = film.medium.family == "oily"
-        if tight or film.medium.family == "lacquer" or film.medium.name == "alcohol acrylic":
+        tight = film.medium.has(MediumTrait.KEEPS_WATER_OUT)
+        if tight or film.medium.has(MediumTrait.MAY_KEEP_WATER_OUT):
             words = (
                 f"'{film.name}' is {film.medium.said}: water {'cannot' if tight else 'may not'} "
                 "get through it to the chipping fluid"

@@ -5,7 +5,7 @@ from __future__ import annotations
 import math
 from collections.abc import Iterator
 
-from muster.core.craft.media import State
+from muster.core.craft.media import MediumTrait, State
 from muster.core.stack.finding import Change, Finding, Insert, Repair, rule
 from muster.core.stack.formatting import duration, seal_before
 from muster.core.stack.walk import Walk
@@ -15,7 +15,7 @@ from muster.core.stack.walk import Walk
 def findings(walked: Walk) -> Iterator[Finding]:
     """The ground counts by the film that the fluid lies on."""
     for step in walked.steps:
-        if step.layer.medium is None or step.layer.medium.name != "chipping fluid":
+        if not step.layer.medium_has(MediumTrait.FLUID):
             continue
         grounds = [met for met in step.exposed if not met.sealed and met.layer.lays]
         grounds = [met for met in grounds if not met.layer.seals]

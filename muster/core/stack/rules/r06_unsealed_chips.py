@@ -4,7 +4,8 @@ from __future__ import annotations
 
 from collections.abc import Iterator
 
-from muster.core.craft.media import Grade
+from muster.core.craft.media import Grade, MediumTrait
+from muster.core.craft.techniques import TechniqueTrait
 from muster.core.stack.finding import Finding, Insert, rule
 from muster.core.stack.formatting import seal_before
 from muster.core.stack.walk import Walk
@@ -18,12 +19,12 @@ def findings(walked: Walk) -> Iterator[Finding]:
     for step in walked.steps:
         film = step.layer
         zones = set(film.zones)
-        if film.medium is not None and film.medium.name == "chipping fluid":
+        if film.medium_has(MediumTrait.FLUID):
             if zones & scratched:
                 yield _finding(step.layer.name, step, open_)
             scratched -= zones
             open_.update(dict.fromkeys(zones, film.name))
-        elif film.technique.name == "scratch":
+        elif film.does(TechniqueTrait.SCRATCHES):
             scratched |= zones & set(open_)
         elif film.seals:
             for zone in zones:

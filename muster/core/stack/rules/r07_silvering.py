@@ -4,6 +4,8 @@ from __future__ import annotations
 
 from collections.abc import Iterator
 
+from muster.core.craft.media import MediumTrait
+from muster.core.craft.techniques import TechniqueTrait
 from muster.core.stack.finding import Finding, Insert, SetHabit, rule
 from muster.core.stack.formatting import varnish
 from muster.core.stack.walk import Walk
@@ -14,7 +16,7 @@ def findings(walked: Walk) -> Iterator[Finding]:
     """By the house's school: gloss first is asked for, or only remembered."""
     for step in walked.steps:
         film = step.layer
-        if film.technique.name != "decal":
+        if not film.does(TechniqueTrait.DECALS):
             continue
         tops = [zone[0].layer for zone in step.by_zone.values() if zone]
         if tops and all(_smooth(layer) for layer in tops):
@@ -38,5 +40,5 @@ def findings(walked: Walk) -> Iterator[Finding]:
 
 
 def _smooth(layer) -> bool:  # type: ignore[no-untyped-def]
-    glue = layer.medium is not None and layer.medium.name == "white glue"
+    glue = layer.medium_has(MediumTrait.SMOOTH)
     return glue or (layer.one.finish in ("gloss", "satin") and layer.lays)

@@ -4,7 +4,7 @@ from __future__ import annotations
 
 from collections.abc import Iterator
 
-from muster.core.craft.media import Grade
+from muster.core.craft.media import Grade, MediumTrait
 from muster.core.stack.finding import Finding, Insert, rule
 from muster.core.stack.formatting import seal_before
 from muster.core.stack.walk import Walk
@@ -22,7 +22,7 @@ def findings(walked: Walk) -> Iterator[Finding]:
         bare = [
             met.layer.name
             for met in step.exposed
-            if not met.sealed and met.layer.medium and met.layer.medium.name == "decal"
+            if not met.sealed and met.layer.medium_has(MediumTrait.DECAL)
         ]
         if bare:
             words = f"{film.carrier} of '{film.name}' attacks '{bare[0]}', which nothing seals"

@@ -5,6 +5,7 @@ from __future__ import annotations
 from collections.abc import Iterator
 
 from muster.core.craft.media import State
+from muster.core.craft.techniques import TechniqueTrait
 from muster.core.stack.finding import Finding, Insert, rule
 from muster.core.stack.formatting import duration, seal_before
 from muster.core.stack.walk import Walk, meant_for
@@ -16,7 +17,7 @@ def findings(walked: Walk) -> Iterator[Finding]:
     stained = False
     for step in walked.steps:
         film = step.layer
-        if film.carrier != "white spirit" or not film.lays or film.technique.name == "fix":
+        if film.carrier != "white spirit" or not film.lays or film.technique.act == "fix":
             continue
         bare = [
             met
@@ -42,7 +43,7 @@ def findings(walked: Walk) -> Iterator[Finding]:
             and met.layer.medium.family == "oily"
             and met.state == State.CURED
             and not met.layer.medium.seals
-            and met.layer.technique.hides
+            and met.layer.does(TechniqueTrait.HIDES)
         ]
         seal = Insert("seal it first", seal_before(step), film.one.key)
         if (soft or cured_enamel) and film.medium and film.grade >= 2:

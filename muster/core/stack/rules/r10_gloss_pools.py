@@ -4,6 +4,7 @@ from __future__ import annotations
 
 from collections.abc import Iterator
 
+from muster.core.craft.techniques import TechniqueTrait
 from muster.core.stack.finding import Change, Finding, rule
 from muster.core.stack.walk import Walk
 
@@ -13,7 +14,7 @@ def findings(walked: Walk) -> Iterator[Finding]:
     """The gloss coat is made satin, where it serves no decals."""
     for step in walked.steps:
         film = step.layer
-        if film.technique.name != "wash" or film.carrier != "water" or film.cover < 0.5:
+        if not film.does(TechniqueTrait.FLOWS) or film.carrier != "water" or film.cover < 0.5:
             continue
         tops = [zone[0].layer for zone in step.by_zone.values() if zone]
         glossy = [layer for layer in tops if layer.one.finish == "gloss"]

@@ -4,6 +4,8 @@ from __future__ import annotations
 
 from collections.abc import Iterator
 
+from muster.core.craft.media import MediumTrait
+from muster.core.craft.techniques import TechniqueTrait
 from muster.core.recipes.recipe import Pass
 from muster.core.stack.finding import Finding, Insert, Move, Repair, Several, rule
 from muster.core.stack.walk import Walk
@@ -17,7 +19,6 @@ FIX = Pass(
     medium="fixed pigment",
     carrier="white spirit",
 )
-DRY = ("pigment", "pastel")
 
 
 @rule(11, "dulled pigment", "varnish lies over pigment, or pigment is left loose")
@@ -25,12 +26,12 @@ def findings(walked: Walk) -> Iterator[Finding]:
     """A warning for the varnish; an error for loose pigment on a model that is handled."""
     for step in walked.steps:
         film = step.layer
-        if film.technique.name not in DRY or film.medium is None:
+        if not film.does(TechniqueTrait.DRY) or film.medium is None:
             continue
-        if film.medium.name != "pigment":
+        if not film.medium.has(MediumTrait.LOOSE):
             continue
         later = [one for one in walked.after(step) if set(one.layer.zones) & set(film.zones)]
-        fixed = any(one.layer.technique.name == "fix" for one in later)
+        fixed = any(one.layer.technique.act == "fix" for one in later)
         over = [one for one in later if one.layer.seals]
         if over:
             words = (

@@ -4,9 +4,9 @@ from __future__ import annotations
 
 from collections.abc import Iterator
 
+from muster.core.craft.techniques import TechniqueTrait
 from muster.core.stack.finding import Finding, Insert, Move, rule
 from muster.core.stack.formatting import varnish
-from muster.core.stack.rules.r11_dulled_pigment import DRY
 from muster.core.stack.walk import Step, Walk
 
 MATT = varnish("matt", "matt coat", "matt")
@@ -69,7 +69,7 @@ def _bare(walked: Walk) -> Iterator[Finding]:
         last: str | None = None
         for step in reversed(walked.steps):
             film = step.layer
-            if film.technique.name in (*DRY, "fix") or _shines(step):
+            if film.does(TechniqueTrait.DRY) or film.technique.act == "fix" or _shines(step):
                 last = film.one.key
             else:
                 break

@@ -4,11 +4,11 @@ from __future__ import annotations
 
 from collections.abc import Iterator
 
+from muster.core.craft.techniques import TechniqueTrait
 from muster.core.stack.finding import Change, Finding, Move, rule
 from muster.core.stack.tones import lightness, mixed_toward
 from muster.core.stack.walk import Walk
 
-LIGHTS = ("dry-brush", "highlight", "edge")
 STEP = 4.0
 """L* by which a light must differ to be seen as one. Common practice."""
 WHITE = 96.0
@@ -19,7 +19,7 @@ def findings(walked: Walk) -> Iterator[Finding]:
     """An error where nothing lighter is left; a warning where a ramp falls back unshaded."""
     for step in walked.steps:
         film = step.layer
-        if film.technique.name not in LIGHTS or film.one.colour is None:
+        if not film.does(TechniqueTrait.LIGHTS) or film.one.colour is None:
             continue
         mine = lightness(film.one.colour)
         under = [
@@ -28,7 +28,7 @@ def findings(walked: Walk) -> Iterator[Finding]:
             if one.layer.one.colour is not None
             and set(one.layer.zones) & set(film.zones)
             and one.layer.lays
-            and (one.layer.technique.hides or one.layer.technique.name in LIGHTS)
+            and (one.layer.does(TechniqueTrait.HIDES) or one.layer.does(TechniqueTrait.LIGHTS))
             and not one.layer.one.part
         ]
         if not under:
@@ -36,7 +36,7 @@ def findings(walked: Walk) -> Iterator[Finding]:
         last = under[-1].layer
         assert last.one.colour is not None
         base = lightness(last.one.colour)
-        if last.technique.hides and base > WHITE - STEP and mine <= base + STEP:
+        if last.does(TechniqueTrait.HIDES) and base > WHITE - STEP and mine <= base + STEP:
             words = (
                 f"'{last.name}' has L* {base:.0f}: nothing is left for '{film.name}' "
                 f"(L* {mine:.0f}) to be lighter than; begin off-white"
@@ -49,11 +49,8 @@ def findings(walked: Walk) -> Iterator[Finding]:
                 film.one.key,
                 (Change("base it off-white", last.one.key, (("colour", darker),)),),
             )
-        elif last.technique.name in LIGHTS and mine < base - STEP:
-            shaded = any(
-                one.layer.technique.name in ("wash", "glaze", "filter")
-                for one in walked.after(step)
-            )
+        elif last.does(TechniqueTrait.LIGHTS) and mine < base - STEP:
+            shaded = any(one.layer.does(TechniqueTrait.TINTS) for one in walked.after(step))
             if not shaded:
                 words = (
                     f"'{film.name}' (L* {mine:.0f}) comes after the lighter '{last.name}' "

@@ -4,6 +4,7 @@ from __future__ import annotations
 
 from collections.abc import Iterator
 
+from muster.core.craft.techniques import TechniqueTrait
 from muster.core.stack.finding import Change, Finding, Repair, rule
 from muster.core.stack.tones import difference, lightness, nearer
 from muster.core.stack.walk import Walk
@@ -12,7 +13,6 @@ LEAST = 6.0
 """ΔE00 below which an effect is not seen across a table; common practice, no source."""
 STARK = 38.0
 """ΔL* above which chips look like droppings; common practice, no source."""
-CHIPS = ("sponge", "chip")
 
 
 @rule(14, "will not show", "an effect is too near to what lies under it, or too far from it")
@@ -20,14 +20,18 @@ def findings(walked: Walk) -> Iterator[Finding]:
     """Effects only: a ramp and a scheme have rules of their own."""
     for step in walked.steps:
         film = step.layer
-        if not film.technique.effect or film.one.colour is None or film.technique.name == "grass":
+        if (
+            not film.does(TechniqueTrait.EFFECT)
+            or film.one.colour is None
+            or film.does(TechniqueTrait.PROUD)
+        ):
             continue
         under = [
             one.layer
             for one in walked.before(step)
             if one.layer.one.colour is not None
             and one.layer.lays
-            and one.layer.technique.hides
+            and one.layer.does(TechniqueTrait.HIDES)
             and one.layer.cover >= 0.9
             and set(one.layer.zones) & set(film.zones)
         ]
@@ -49,7 +53,7 @@ def findings(walked: Walk) -> Iterator[Finding]:
                 ),
             )
             yield Finding("will not show", "warning", words, film.one.key, repairs)
-        elif film.technique.name in CHIPS and step_l > STARK:
+        elif film.does(TechniqueTrait.CHIPS) and step_l > STARK:
             words = (
                 f"'{film.name}' is too stark on '{ground.name}': ΔL* {step_l:+.0f}, chips so light "
                 "look like droppings"

@@ -4,15 +4,13 @@ from __future__ import annotations
 
 from collections.abc import Iterator
 
+from muster.core.craft.techniques import TechniqueTrait
 from muster.core.stack.finding import Change, Finding, Remove, Repair, rule
 from muster.core.stack.walk import Walk
 from muster.core.vocabulary import Tier
 
 RESOLVED: dict[Tier, float] = {"table": 0.29, "hand": 0.087, "close": 0.044}
 """One minute of arc at 1 m, 30 cm and 15 cm, in millimetres."""
-
-LIFE_MM = {"sponge": 150.0, "splash": 60.0, "stipple": 250.0}
-"""How large such a mark is in life, mm: a chip, a splash of mud, a patch. Common practice."""
 
 SCALE = 72
 
@@ -22,10 +20,10 @@ def findings(walked: Walk) -> Iterator[Finding]:
     """Only where the size of the mark is stated; edges and lining are judged by contrast."""
     for step in walked.steps:
         film = step.layer
-        if film.one.size_mm is None or film.technique.name in ("edge", "pin wash", "highlight"):
+        if film.one.size_mm is None or film.does(TechniqueTrait.LINE):
             continue
         least = RESOLVED[film.one.tier]
-        most = LIFE_MM.get(film.technique.name)
+        most = film.technique.mark_mm
         if film.one.size_mm < least:
             words = (
                 f"marks of {film.one.size_mm:g} mm in '{film.name}' cannot be seen: the eye "

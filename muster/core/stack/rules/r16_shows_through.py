@@ -4,6 +4,7 @@ from __future__ import annotations
 
 from collections.abc import Iterator
 
+from muster.core.craft.techniques import TechniqueTrait
 from muster.core.stack.finding import Change, Finding, rule
 from muster.core.stack.tones import coats_needed, lightness
 from muster.core.stack.walk import Walk
@@ -14,7 +15,11 @@ def findings(walked: Walk) -> Iterator[Finding]:
     """Silent for dry-brush, glaze, filter, modulation and shading: they mean to let it through."""
     for step in walked.steps:
         film = step.layer
-        meant = film.technique.hides and film.cover >= 0.9 and film.technique.name != "texture"
+        meant = (
+            film.does(TechniqueTrait.HIDES)
+            and film.cover >= 0.9
+            and not film.does(TechniqueTrait.THICK)
+        )
         if not meant or film.one.colour is None or "modulat" in film.one.name.lower():
             continue
         under = [

@@ -4,6 +4,7 @@ from __future__ import annotations
 
 from collections.abc import Iterator
 
+from muster.core.craft.techniques import TechniqueTrait
 from muster.core.craft.zones import DETAIL_ZONES
 from muster.core.stack.finding import Finding, Move, rule
 from muster.core.stack.walk import Walk
@@ -16,21 +17,21 @@ def findings(walked: Walk) -> Iterator[Finding]:
     for step in walked.steps:
         film = step.layer
         named = [zone for zone in film.one.zones if zone not in DETAIL_ZONES]
-        if not film.technique.strays or not named:
+        if not film.does(TechniqueTrait.STRAYS) or not named:
             continue
         beside = {other for zone in named for other in zones[zone].beside} - set(named)
         for zone in sorted(beside):
             painted = [
                 one
                 for one in walked.before(step)
-                if zone in one.layer.one.zones and one.layer.technique.hides
+                if zone in one.layer.one.zones and one.layer.does(TechniqueTrait.HIDES)
             ]
             later = [
                 one
                 for one in walked.after(step)
                 if zone in one.layer.zones
                 and one.layer.lays
-                and (one.layer.technique.hides or zone in one.layer.one.zones)
+                and (one.layer.does(TechniqueTrait.HIDES) or zone in one.layer.one.zones)
                 and not one.layer.seals
             ]
             if painted and not later:

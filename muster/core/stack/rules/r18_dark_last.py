@@ -4,6 +4,7 @@ from __future__ import annotations
 
 from collections.abc import Iterator
 
+from muster.core.craft.techniques import TechniqueTrait
 from muster.core.craft.zones import DETAIL_ZONES
 from muster.core.stack.finding import Finding, Move, rule
 from muster.core.stack.tones import lightness
@@ -20,7 +21,7 @@ def findings(walked: Walk) -> Iterator[Finding]:
     brushed = [
         one
         for one in walked.steps
-        if one.layer.technique.name == "brush" and one.layer.one.colour and one.layer.one.zones
+        if one.layer.does(TechniqueTrait.BLOCKS_IN) and one.layer.one.colour and one.layer.one.zones
     ]
     for place, dark in enumerate(brushed):
         for light in brushed[place + 1 :]:

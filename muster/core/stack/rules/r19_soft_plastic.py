@@ -4,6 +4,7 @@ from __future__ import annotations
 
 from collections.abc import Iterator
 
+from muster.core.craft.techniques import TechniqueTrait
 from muster.core.recipes.recipe import Pass
 from muster.core.stack.finding import Finding, Insert, SetHabit, rule
 from muster.core.stack.walk import Walk
@@ -25,7 +26,7 @@ def findings(walked: Walk) -> Iterator[Finding]:
     if walked.material != "polythene" or walked.habits.soft_plastic == "straight":
         return
     first = next((one for one in walked.steps if one.layer.lays), None)
-    if first is None or first.layer.technique.name == "dip":
+    if first is None or first.layer.does(TechniqueTrait.SKINS):
         return
     words = f"'{first.layer.name}' lies on soft polythene, which bends: paint flakes off"
     repairs = (

@@ -4,6 +4,7 @@ from __future__ import annotations
 
 from collections.abc import Iterator
 
+from muster.core.craft.techniques import TechniqueTrait
 from muster.core.recipes.recipe import Pass
 from muster.core.stack.finding import Change, Finding, Insert, rule
 from muster.core.stack.walk import Walk
@@ -24,11 +25,11 @@ def findings(walked: Walk) -> Iterator[Finding]:
         if step.layer.one.adhesive != "solvent cement":
             continue
         before = walked.before(step)
-        painted = [one for one in before if one.layer.lays and one.layer.technique.hides]
+        painted = [one for one in before if one.layer.lays and one.layer.does(TechniqueTrait.HIDES)]
         masked = any(
             "mask" in one.layer.one.name
             or "scrape" in one.layer.one.name
-            or one.layer.technique.name == "mask"
+            or one.layer.does(TechniqueTrait.COVERS_UP)
             for one in before
         )
         if painted and not masked and "scrape" not in step.layer.one.note.lower():

@@ -4,11 +4,11 @@ from __future__ import annotations
 
 from collections.abc import Iterator
 
+from muster.core.craft.techniques import TechniqueTrait
 from muster.core.stack.finding import Finding, Move, rule
 from muster.core.stack.walk import Walk
 
 FRAGILE = ("railing", "rail", "aerial", "mast", "antenna", "strut", "lamp", "mirror", "fragile")
-HANDLED = ("wash", "dry-brush", "wipe back", "scratch", "decal", "mask")
 MUCH = 2
 """Passes with much handling from which the part does not stay whole. Common practice."""
 
@@ -21,7 +21,7 @@ def findings(walked: Walk) -> Iterator[Finding]:
         said = f"{film.one.name} {film.one.note}".lower()
         if film.technique.act != "build" or not any(word in said for word in FRAGILE):
             continue
-        rough = [one for one in walked.after(step) if one.layer.technique.name in HANDLED]
+        rough = [one for one in walked.after(step) if one.layer.does(TechniqueTrait.HANDLES)]
         if len(rough) >= MUCH:
             words = (
                 f"'{film.name}' comes before {len(rough)} passes with much handling "

@@ -5,6 +5,7 @@ from __future__ import annotations
 from collections.abc import Iterator
 
 from muster.core.craft.media import State
+from muster.core.craft.techniques import TechniqueTrait
 from muster.core.stack.finding import Change, Finding, rule
 from muster.core.stack.formatting import duration
 from muster.core.stack.walk import Walk
@@ -14,7 +15,7 @@ from muster.core.stack.walk import Walk
 def findings(walked: Walk) -> Iterator[Finding]:
     """The wait that the mask needs is its repair."""
     for step in walked.steps:
-        if step.layer.technique.name != "mask":
+        if not step.layer.does(TechniqueTrait.COVERS_UP):
             continue
         soft = [
             met

@@ -5,6 +5,7 @@ from __future__ import annotations
 from collections.abc import Iterator
 
 from muster.core.craft.media import State
+from muster.core.craft.techniques import TechniqueTrait
 from muster.core.stack.finding import Change, Finding, Repair, rule
 from muster.core.stack.formatting import duration
 from muster.core.stack.walk import Walk
@@ -15,7 +16,7 @@ def findings(walked: Walk) -> Iterator[Finding]:
     """Only oils and enamels beside each other: water has a rule of its own."""
     for step in walked.steps:
         film = step.layer
-        if film.technique.name not in ("brush", "pin wash", "streak", "filter", "wash"):
+        if not film.does(TechniqueTrait.BLENDS_WET):
             continue
         if film.medium is None or film.medium.family != "oily":
             continue

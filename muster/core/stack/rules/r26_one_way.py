@@ -4,6 +4,7 @@ from __future__ import annotations
 
 from collections.abc import Iterator
 
+from muster.core.craft.techniques import TechniqueTrait
 from muster.core.stack.finding import Change, Finding, rule
 from muster.core.stack.formatting import join_words
 from muster.core.stack.walk import Walk
@@ -17,7 +18,7 @@ def findings(walked: Walk) -> Iterator[Finding]:
     untried = [
         one.layer.one
         for one in walked.steps
-        if one.layer.technique.name in ONE_WAY and not one.layer.one.trial
+        if one.layer.does(TechniqueTrait.ONE_WAY) and not one.layer.one.trial
     ]
     if not untried:
         return

@@ -4,6 +4,7 @@ from __future__ import annotations
 
 from collections.abc import Iterator
 
+from muster.core.craft.techniques import TechniqueTrait
 from muster.core.recipes.recipe import Pass
 from muster.core.stack.finding import Finding, Insert, rule
 from muster.core.stack.walk import Walk
@@ -27,7 +28,7 @@ def findings(walked: Walk) -> Iterator[Finding]:
     if first is None:
         return
     before = walked.before(first)
-    if any(one.layer.technique.name == "wash parts" or "wash" in one.layer.name for one in before):
+    if any(one.layer.does(TechniqueTrait.CLEANS) or "wash" in one.layer.name for one in before):
         return
     words = f"mould release on {walked.material} keeps '{first.layer.name}' from sticking"
     start = walked.steps[0].layer.one.key

@@ -4,6 +4,7 @@ from __future__ import annotations
 
 from collections.abc import Iterator
 
+from muster.core.craft.techniques import TechniqueTrait
 from muster.core.stack.finding import Change, Finding, rule
 from muster.core.stack.walk import Walk
 
@@ -17,7 +18,7 @@ def findings(walked: Walk) -> Iterator[Finding]:
         return
     for step in walked.steps:
         one = step.layer.one
-        if step.layer.technique.name != "sponge":
+        if not step.layer.does(TechniqueTrait.PRINTS):
             continue
         said = one.note.lower()
         if any(word in said for word in ("several", "swap", "differ", "turn", "vary")):

@@ -5,6 +5,7 @@ from __future__ import annotations
 from collections.abc import Iterator
 from dataclasses import replace
 
+from muster.core.craft.techniques import TechniqueTrait
 from muster.core.craft.zones import DETAIL_ZONES
 from muster.core.stack.finding import Change, Finding, Insert, Repair, rule
 from muster.core.stack.walk import Walk
@@ -27,14 +28,16 @@ def findings(walked: Walk) -> Iterator[Finding]:
         return
     coloured: dict[str, int] = {}
     for step in walked.steps:
-        if step.layer.lays and not step.layer.seals and step.layer.technique.name != "dip":
+        if step.layer.lays and not step.layer.seals and not step.layer.does(TechniqueTrait.SKINS):
             for zone in step.layer.zones:
                 coloured[zone] = coloured.get(zone, 0) + (step.layer.cover >= 0.5)
     seen = [zones[name] for name in MAIN[walked.recipe.kind]]
     most = max(coloured.values(), default=0)
     left = [zone.name for zone in seen if coloured.get(zone.name, 0) == 1]
     if left and most > 1:
-        first = next(one for one in named if one.layer.technique.hides or one is named[-1])
+        first = next(
+            one for one in named if one.layer.does(TechniqueTrait.HIDES) or one is named[-1]
+        )
         words = f"{left[0]} is left in its undercoat at the end"
         new = replace(
             first.layer.one, key=f"{left[0].replace(' ', '-')}"[:20], name=left[0], zones=(left[0],)
@@ -54,7 +57,7 @@ SISTERS = (("upper", "lower"), ("front", "rear"))
 def _sisters(walked: Walk) -> Iterator[Finding]:
     for step in walked.steps:
         one = step.layer.one
-        if step.layer.technique.name not in ("wash", "filter") or not one.zones:
+        if not step.layer.does(TechniqueTrait.ALL_OVER) or not one.zones:
             continue
         for pair in SISTERS:
             here = [zone for zone in pair if zone in one.zones]
@@ -63,9 +66,11 @@ def _sisters(walked: Walk) -> Iterator[Finding]:
             other = pair[1 - pair.index(here[0])]
             if other not in walked.zones:
                 continue
-            painted = any(other in o.layer.zones and o.layer.technique.hides for o in walked.steps)
+            painted = any(
+                other in o.layer.zones and o.layer.does(TechniqueTrait.HIDES) for o in walked.steps
+            )
             done = any(
-                other in o.layer.zones and o.layer.technique.name == one.technique
+                other in o.layer.zones and o.layer.technique is step.layer.technique
                 for o in walked.steps
             )
             if painted and not done:

@@ -5,6 +5,7 @@ from __future__ import annotations
 from collections.abc import Iterator
 
 from muster.core.craft.media import Grade
+from muster.core.craft.techniques import TechniqueTrait
 from muster.core.stack.finding import Finding, Insert, rule
 from muster.core.stack.formatting import seal_before
 from muster.core.stack.walk import Walk
@@ -19,7 +20,7 @@ def findings(walked: Walk) -> Iterator[Finding]:
         film = step.layer
         if not film.lays:
             continue
-        if film.grade >= Grade.FLOOD and film.technique.name in ("wash",):
+        if film.grade >= Grade.FLOOD and film.does(TechniqueTrait.FLOWS):
             bare = [
                 zone
                 for zone, met in step.by_zone.items()
