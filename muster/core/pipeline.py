@@ -2,8 +2,6 @@
 
 from __future__ import annotations
 
-import hashlib
-import json
 from dataclasses import dataclass, replace
 
 from muster.core.colour.mixed_passes import coloured
@@ -27,13 +25,6 @@ class Derived:
     state: BenchState
     calls: dict[str, Call]
     instance: PlanInstance
-
-    @property
-    def key(self) -> str:
-        """What the plan depends on, but for the passing of time."""
-        raw = {k: v for k, v in self.instance.raw.items() if k not in ("now", "origin", "pins")}
-        text = json.dumps(raw, sort_keys=True).encode()
-        return hashlib.sha256(text).hexdigest()
 
 
 def derive(snapshot: Snapshot, keep_running: bool = True) -> Derived:

@@ -9,6 +9,7 @@ from typing import Any
 from muster.core.choices import Choices, Evening, Unit
 from muster.core.facts.fact import Fact
 from muster.core.pipeline import Derived, derive
+from muster.core.plan.writing import problem_to_json
 from muster.core.recipes.recipe import MixPart, Pass, Recipe
 from muster.core.snapshot import Snapshot
 
@@ -94,3 +95,8 @@ def derived(
     known = {(one.id, one.version): one for one in recipes or (recipe(),)}
     now = NOW + timedelta(minutes=minutes)
     return derive(Snapshot(chosen or choices(), tuple(facts), known, now))
+
+
+def raw_of(made: Derived) -> dict[str, Any]:
+    """The problem of a muster as its file writes it."""
+    return problem_to_json(made.instance.problem)

@@ -13,6 +13,7 @@ from muster.apps.roll.models import Muster
 from muster.core.kept_plan import chores_so_far, shifted, still_holds
 from muster.core.pipeline import Derived, derive, plan_first
 from muster.core.plan.plan import Plan
+from muster.core.plan.writing import problem_to_json
 from muster.core.snapshot import Chore
 from muster.core.views.moved import Moved, moved_between
 
@@ -58,7 +59,7 @@ def current_plan(muster: Muster) -> Current:
         house=house,
         origin=derived.instance.origin,
         made_for=snapshot.now,
-        problem=derived.instance.raw,
+        problem=problem_to_json(derived.instance.problem),
         plan=plan.to_json(),
         first_cost_s=plan.score.cost_s,
         budget_s=IMPROVE_S if changed else 0,

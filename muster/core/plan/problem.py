@@ -21,6 +21,10 @@ CUT_S = 300
 
 DAY_S = 86_400
 
+DAY_WORTH_S, ITEM_DAY_WORTH_S = 1800, 15
+"""What a day sooner is worth in seconds of bench work, of the whole and of each item, where a
+problem does not say."""
+
 
 class Break(StrEnum):
     """How a task's work may be cut into pieces."""

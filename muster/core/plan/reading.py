@@ -2,16 +2,16 @@
 
 from __future__ import annotations
 
-import itertools
 import json
 from collections.abc import Callable
-from dataclasses import replace
 from datetime import datetime
 from typing import Any, TypeVar
 
 from muster.core.errors import DomainError
 from muster.core.plan.json_fields import Fields
 from muster.core.plan.problem import (
+    DAY_WORTH_S,
+    ITEM_DAY_WORTH_S,
     WALL,
     Break,
     Condition,
@@ -28,7 +28,7 @@ from muster.core.plan.problem import (
     Task,
     Tool,
 )
-from muster.core.plan.validation import validate
+from muster.core.plan.validation import complete
 
 FORMAT = "crisp-muster/plan-problem"
 VERSION = 1
@@ -59,48 +59,28 @@ def problem_from(raw: Any) -> Problem:
     if top.row["version"] != VERSION:
         top.fail("version", f"must be {VERSION}: this program reads no other")
     _check_origin(top)
-    problem = Problem(
-        origin=top.text("origin"),
-        now=top.whole("now", 0),
-        day_s=top.whole("day_s", 1800),
-        item_day_s=top.whole("item_day_s", 15),
-        sittings=_sittings(top),
-        conditions=tuple(_condition(row, n) for n, row in enumerate(top.rows("conditions"), 1)),
-        clocks={name: _clock(name, rows) for name, rows in top.table("clocks").items()},
-        places=top.amounts("places"),
-        tools={name: _tool(name, row) for name, row in top.table("tools").items()},
-        families={name: _family(name, row) for name, row in top.table("families").items()},
-        items=_by_id(top.rows("items"), "item", _item),
-        tasks=_by_id(top.rows("tasks"), "task", _task),
-        links=tuple(_link(row, n) for n, row in enumerate(top.rows("links"), 1)),
-        holds=tuple(_hold(row, n) for n, row in enumerate(top.rows("holds"), 1)),
-        pins=tuple(_pin(row, n) for n, row in enumerate(top.rows("pins"), 1)),
-        done=tuple(_done(row, n) for n, row in enumerate(top.rows("done"), 1)),
-        open=tuple(_open(row, n) for n, row in enumerate(top.rows("open"), 1)),
-        out=top.texts("out"),
+    return complete(
+        Problem(
+            origin=top.text("origin"),
+            now=top.whole("now", 0),
+            day_s=top.whole("day_s", DAY_WORTH_S),
+            item_day_s=top.whole("item_day_s", ITEM_DAY_WORTH_S),
+            sittings=_sittings(top),
+            conditions=tuple(_condition(row, n) for n, row in enumerate(top.rows("conditions"), 1)),
+            clocks={name: _clock(name, rows) for name, rows in top.table("clocks").items()},
+            places=top.amounts("places"),
+            tools={name: _tool(name, row) for name, row in top.table("tools").items()},
+            families={name: _family(name, row) for name, row in top.table("families").items()},
+            items=_by_id(top.rows("items"), "item", _item),
+            tasks=_by_id(top.rows("tasks"), "task", _task),
+            links=tuple(_link(row, n) for n, row in enumerate(top.rows("links"), 1)),
+            holds=tuple(_hold(row, n) for n, row in enumerate(top.rows("holds"), 1)),
+            pins=tuple(_pin(row, n) for n, row in enumerate(top.rows("pins"), 1)),
+            done=tuple(_done(row, n) for n, row in enumerate(top.rows("done"), 1)),
+            open=tuple(_open(row, n) for n, row in enumerate(top.rows("open"), 1)),
+            out=top.texts("out"),
+        )
     )
-    validate(problem)
-    return replace(problem, sittings=_with_what_is_carried(problem))
-
-
-def _with_what_is_carried(problem: Problem) -> tuple[Sitting, ...]:
-    """The sittings, that of ``now`` taken to end when what is out has been closed and put away
-    (rule 9), and the next to start no sooner."""
-    index = problem.sitting_at(problem.now)
-    if index is None:
-        return problem.sittings
-    families = [problem.families[left.family] for left in problem.open]
-    tools = {*problem.out, *(family.tool for family in families if family.tool)}
-    needed = sum(family.cleanup_s for family in families)
-    needed += sum(problem.tools[name].cleanup_s for name in tools)
-    end = problem.now + needed
-    if end <= problem.sittings[index].end:
-        return problem.sittings
-    before, here, after = (
-        problem.sittings[:index], problem.sittings[index], problem.sittings[index + 1 :],
-    )  # fmt: skip
-    moved = (Sitting(max(one.start, end), one.end) for one in after)
-    return (*before, Sitting(here.start, end), *(one for one in moved if one.start < one.end))
 
 
 def _check_origin(top: Fields) -> None:
@@ -132,14 +112,7 @@ def _sittings(top: Fields) -> tuple[Sitting, ...]:
         if sitting.end <= sitting.start:
             fields.fail("end", f"is {sitting.end}: make it later than its start, {sitting.start}")
         found.append(sitting)
-    found.sort(key=lambda sitting: sitting.start)
-    for one, two in itertools.pairwise(found):
-        if two.start < one.end:
-            raise DomainError(
-                f"sittings: the one from {one.start} to {one.end} overlaps the one from "
-                f"{two.start}: shorten or join them"
-            )
-    return tuple(found)
+    return tuple(sorted(found, key=lambda sitting: sitting.start))
 
 
 def _condition(row: Any, number: int) -> Condition:
@@ -163,13 +136,6 @@ def _clock(name: str, rows: Any) -> tuple[Rate, ...]:
         if milli.denominator != 1:
             fields.fail("rate", f"is {row['rate']}: use at most three decimals")
         rates.append(Rate(fields.whole("from"), int(milli)))
-    for one, two in itertools.pairwise(rates):
-        if two.start <= one.start:
-            raise DomainError(
-                f"{where}: its times must rise, but {two.start} follows {one.start}: sort them"
-            )
-    if rates[-1].milli == 0:
-        raise DomainError(f"{where}: its last rate is 0, so nothing would ever dry: make it more")
     return tuple(rates)
 
 

@@ -3,19 +3,69 @@
 from __future__ import annotations
 
 from collections.abc import Iterable
+from dataclasses import replace
 from graphlib import CycleError, TopologicalSorter
+from itertools import pairwise
 
 from muster.core.errors import DomainError
-from muster.core.plan.problem import WALL, Problem
+from muster.core.plan.problem import WALL, Problem, Sitting
 
 
 def validate(problem: Problem) -> None:
     """Raise Refused for ids that do not exist and for what no plan could keep."""
+    _refuse_overlaps(problem)
+    _refuse_bad_clocks(problem)
     _refuse_unknown_ids(problem)
     _refuse_cycles(problem)
     _refuse_bad_tasks(problem)
     _refuse_bad_holds(problem)
     _refuse_bad_facts(problem)
+
+
+def complete(problem: Problem) -> Problem:
+    """The problem, validated, with what follows from what stands open and out.
+
+    The sitting of ``now`` is taken to end when that has been closed and put away (rule 9), and the
+    next to start no sooner. Raises DomainError as ``validate``.
+    """
+    validate(problem)
+    index = problem.sitting_at(problem.now)
+    if index is None:
+        return problem
+    families = [problem.families[left.family] for left in problem.open]
+    tools = {*problem.out, *(family.tool for family in families if family.tool)}
+    needed = sum(family.cleanup_s for family in families)
+    needed += sum(problem.tools[name].cleanup_s for name in tools)
+    end = problem.now + needed
+    here = problem.sittings[index]
+    if end <= here.end:
+        return problem
+    moved = (Sitting(max(one.start, end), one.end) for one in problem.sittings[index + 1 :])
+    after = (one for one in moved if one.start < one.end)
+    return replace(problem, sittings=(*problem.sittings[:index], Sitting(here.start, end), *after))
+
+
+def _refuse_overlaps(problem: Problem) -> None:
+    for one, two in pairwise(problem.sittings):
+        if two.start < one.end:
+            raise DomainError(
+                f"sittings: the one from {one.start} to {one.end} overlaps the one from "
+                f"{two.start}: shorten or join them"
+            )
+
+
+def _refuse_bad_clocks(problem: Problem) -> None:
+    for name, rates in problem.clocks.items():
+        where = f"clock '{name}'"
+        for one, two in pairwise(rates):
+            if two.start <= one.start:
+                raise DomainError(
+                    f"{where}: its times must rise, but {two.start} follows {one.start}: sort them"
+                )
+        if rates[-1].milli == 0:
+            raise DomainError(
+                f"{where}: its last rate is 0, so nothing would ever dry: make it more"
+            )
 
 
 def _known(where: str, word: str, ids: Iterable[str], known: Iterable[str]) -> None:

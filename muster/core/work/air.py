@@ -2,12 +2,13 @@
 
 from __future__ import annotations
 
+from dataclasses import replace
 from datetime import date, datetime, time, timedelta
-from typing import Any
 from zoneinfo import ZoneInfo
 
 from muster.core.craft.media import Clock
 from muster.core.house import House
+from muster.core.plan.problem import Condition, Rate
 from muster.core.stack.climate import rate, spray_limit
 from muster.core.stack.spraying import DRY_AIR
 
@@ -15,33 +16,33 @@ CLOCKS: tuple[Clock, ...] = ("water", "cure")
 FAR = timedelta(days=3650)
 
 
-def clocks_of(house: House, origin: datetime, zone: str) -> dict[str, list[dict[str, Any]]]:
+def clocks_of(house: House, origin: datetime, zone: str) -> dict[str, tuple[Rate, ...]]:
     """By clock, its rate (1 / factor, three decimals) from each second at which it changes."""
-    found: dict[str, list[dict[str, Any]]] = {}
+    found: dict[str, tuple[Rate, ...]] = {}
     for clock in CLOCKS:
-        rates: list[dict[str, Any]] = []
+        rates: list[Rate] = []
         for start, day in _days(house, origin, zone):
             climate = house.climate() if day is None else house.climate_on(day)
-            now = rate(clock, climate)
-            if not rates or rates[-1]["rate"] != now:
-                rates.append({"from": start, "rate": now})
-        found[clock] = rates
+            milli = round(1000 * rate(clock, climate))
+            if not rates or rates[-1].milli != milli:
+                rates.append(Rate(start, milli))
+        found[clock] = tuple(rates)
     return found
 
 
-def dry_air(house: House, origin: datetime, zone: str) -> list[dict[str, Any]]:
+def dry_air(house: House, origin: datetime, zone: str) -> list[Condition]:
     """Stretches of days on which varnish, primer and cans may be sprayed."""
-    found: list[dict[str, Any]] = []
+    found: list[Condition] = []
     days = _days(house, origin, zone)
     for index, (start, day) in enumerate(days):
         climate = house.climate() if day is None else house.climate_on(day)
         if spray_limit(climate) == "refuse":
             continue
         end = days[index + 1][0] if index + 1 < len(days) else int(FAR.total_seconds())
-        if found and found[-1]["end"] == start:
-            found[-1]["end"] = end
+        if found and found[-1].end == start:
+            found[-1] = replace(found[-1], end=end)
         else:
-            found.append({"tag": DRY_AIR, "start": start, "end": end})
+            found.append(Condition(DRY_AIR, start, end))
     return found
 
 

@@ -8,8 +8,9 @@ he was at work; and a call that is begun has its tool out and its mix open.
 from __future__ import annotations
 
 from collections.abc import Iterable, Mapping
-from dataclasses import dataclass, field
-from typing import Any
+from dataclasses import dataclass, field, replace
+
+from muster.core.plan.problem import Family, Open, Tool
 
 
 @dataclass(frozen=True, slots=True)
@@ -34,24 +35,24 @@ class Planned:
 
 @dataclass
 class _Now:
-    open: dict[str, dict[str, Any]] = field(default_factory=dict)
+    open: dict[str, Open] = field(default_factory=dict)
     out: set[str] = field(default_factory=set)
 
 
 def carried(
     uses: Iterable[Use],
     planned: Iterable[Planned],
-    families: Mapping[str, Mapping[str, Any]],
-    tools: Mapping[str, Mapping[str, int]],
+    families: Mapping[str, Family],
+    tools: Mapping[str, Tool],
     now: int,
-) -> tuple[list[dict[str, Any]], list[str]]:
+) -> tuple[tuple[Open, ...], tuple[str, ...]]:
     """Families open and tools out at ``now``, from one sitting's uses and chores.
 
     Chores count from the first use on, and those before it, which it implies, by the use itself.
     """
     uses = sorted(uses, key=lambda use: (use.start, use.end))
     if not uses:
-        return [], []
+        return (), ()
     begun = uses[0].start
     # One painter: what was planned while he worked at something else was not done then.
     chores = [
@@ -70,40 +71,37 @@ def carried(
             _use(at, event, families, tools)
         else:
             _chore(at, event, families)
-    return list(at.open.values()), sorted(at.out)
+    return tuple(at.open.values()), tuple(sorted(at.out))
 
 
 def _use(
-    at: _Now, use: Use, families: Mapping[str, Mapping[str, Any]],
-    tools: Mapping[str, Mapping[str, int]],
+    at: _Now, use: Use, families: Mapping[str, Family],
+    tools: Mapping[str, Tool],
 ) -> None:  # fmt: skip
-    tool = families[use.family]["tool"]
+    tool = families[use.family].tool
     if tool:
         at.out.add(tool)
         # A tool that holds so many families at once has had the one used longest ago closed.
-        others = [name for name in at.open if name != use.family and families[name]["tool"] == tool]
-        while len(others) >= tools[tool]["open_families"]:
-            oldest = min(others, key=lambda name: int(at.open[name]["last_end"]))
+        others = [name for name in at.open if name != use.family and families[name].tool == tool]
+        while len(others) >= tools[tool].open_families:
+            oldest = min(others, key=lambda name: at.open[name].last_end)
             others.remove(oldest)
             del at.open[oldest]
-    row = at.open.setdefault(
-        use.family, {"family": use.family, "first_start": use.start, "last_end": use.end}
-    )
-    row["last_end"] = max(row["last_end"], use.end)
+    row = at.open.get(use.family, Open(use.family, use.start, use.end))
+    at.open[use.family] = replace(row, last_end=max(row.last_end, use.end))
 
 
-def _chore(at: _Now, chore: Planned, families: Mapping[str, Mapping[str, Any]]) -> None:
+def _chore(at: _Now, chore: Planned, families: Mapping[str, Family]) -> None:
     if chore.do in ("open", "close") and chore.what not in families:
         return
     if chore.do == "get_out":
         at.out.add(chore.what)
     elif chore.do == "open":
-        tool = families[chore.what]["tool"]
+        tool = families[chore.what].tool
         if tool:
             at.out.add(tool)
-        row = {"family": chore.what, "first_start": chore.end, "last_end": chore.end}
-        at.open.setdefault(chore.what, row)
+        at.open.setdefault(chore.what, Open(chore.what, chore.end, chore.end))
     elif chore.do == "close":
         at.open.pop(chore.what, None)
-    elif not any(families[name]["tool"] == chore.what for name in at.open):
+    elif not any(families[name].tool == chore.what for name in at.open):
         at.out.discard(chore.what)

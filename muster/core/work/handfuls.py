@@ -51,5 +51,5 @@ def _setting_up_s(one: Pass, two: Pass) -> float:
         return 0.0
     seconds = two.setup_min * 60
     if two.tool and two.tool != one.tool:
-        seconds += TOOLS.get(two.tool, UNKNOWN)["setup_s"]
+        seconds += TOOLS.get(two.tool, UNKNOWN).setup_s
     return seconds

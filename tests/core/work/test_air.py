@@ -11,6 +11,7 @@ from hypothesis import strategies as st
 from muster.core.house import USUAL, Air, House
 from muster.core.pipeline import derive, plan_first
 from muster.core.plan.plan import Plan
+from muster.core.plan.problem import Rate
 from muster.core.recipes.recipe import Recipe
 from muster.core.snapshot import Snapshot
 from muster.core.stack.climate import drying_factor
@@ -46,14 +47,10 @@ def starts(plan: Plan) -> dict[str, int]:
 def test_a_day_of_its_own_turns_the_rates_at_local_midnight_and_back() -> None:
     house = USUAL.with_air(TODAY + timedelta(days=1), DAMP)
     rates = clocks_of(house, ORIGIN, LONDON)["water"]
-    slow = round(1 / drying_factor("water", DAMP.climate), 3)
-    assert rates == [
-        {"from": 0, "rate": 1.0},
-        {"from": 86400, "rate": slow},
-        {"from": 2 * 86400, "rate": 1.0},
-    ]
+    slow = round(1000 / drying_factor("water", DAMP.climate))
+    assert rates == (Rate(0, 1000), Rate(86400, slow), Rate(2 * 86400, 1000))
     in_auckland = clocks_of(house, ORIGIN, "Pacific/Auckland")["water"]
-    assert in_auckland[1]["from"] == 86400 - 13 * 3600
+    assert in_auckland[1].start == 86400 - 13 * 3600
 
 
 def test_a_damp_evening_moves_the_plan() -> None:
@@ -101,7 +98,7 @@ def test_stretches_of_dry_air_rise_and_do_not_touch(day: int, celsius: float, da
     house = USUAL.with_air(TODAY + timedelta(days=day), Air(celsius, damp))
     found = dry_air(house, ORIGIN, LONDON)
     for one, two in pairwise(found):
-        assert one["start"] < one["end"] < two["start"] < two["end"]
+        assert one.start < one.end < two.start < two.end
 
 
 def test_forgetting_a_day_brings_the_usual_air_back() -> None:

@@ -2,19 +2,19 @@
 
 from __future__ import annotations
 
-from typing import Any
-
+from muster.core.plan.problem import Family, Open, Tool
 from muster.core.work.carried_over import Planned, Use, carried
 
-TOOLS = {"airbrush": {"open_families": 1}, "brush": {"open_families": 3}}
-FAMILIES: dict[str, dict[str, Any]] = {
-    "black": {"tool": "airbrush"}, "green": {"tool": "airbrush"}, "brass": {"tool": "brush"},
-}  # fmt: skip
+TOOLS = {"airbrush": Tool(0, 0, 1), "brush": Tool(0, 0, 3)}
+FAMILIES = {
+    name: Family(tool, 0, 0, None, None)
+    for name, tool in (("black", "airbrush"), ("green", "airbrush"), ("brass", "brush"))
+}
 
 
 def at(now: int, uses: list[Use], planned: list[Planned]) -> tuple[list[str], list[str]]:
     open_, out = carried(uses, planned, FAMILIES, TOOLS, now)
-    return [row["family"] for row in open_], out
+    return [row.family for row in open_], list(out)
 
 
 def test_a_call_that_is_begun_has_its_tool_out_and_its_mix_open() -> None:
@@ -32,7 +32,7 @@ def test_what_was_to_be_opened_by_now_is_open_from_then() -> None:
     done = [Planned("close", "black", 100, 120), Planned("open", "green", 120, 140)]
     open_, out = carried([Use("black", 0, 100)], done, FAMILIES, TOOLS, 150)
     assert (open_, out) == (
-        [{"family": "green", "first_start": 140, "last_end": 140}], ["airbrush"],
+        (Open("green", 140, 140),), ("airbrush",),
     )  # fmt: skip
 
 

@@ -12,7 +12,7 @@ from muster.core.errors import DomainError
 from muster.core.pipeline import plan_first
 from muster.core.views.roll import head_of, roll_of
 from muster.core.work.horizon import MOST_SITTINGS
-from tests.core.making import BASE, NOW, UNDERCOAT, a_pass, choices, derived, recipe, unit
+from tests.core.making import BASE, NOW, UNDERCOAT, a_pass, choices, derived, raw_of, recipe, unit
 
 TUESDAYS = (Weekly("tue", 1, time(19, 30), time(22), date(2027, 3, 2)),)
 
@@ -101,7 +101,7 @@ def test_a_single_pass_can_wait_for_a_single_pass() -> None:
         unit(4, id="crew", name="Crew"), unit(2, id="cab", name="Cabs"),
         order=(Order("crew", "cab", "undercoat", "base"),),
     )  # fmt: skip
-    links = [(k["before"], k["after"]) for k in derived(chosen).instance.raw["links"]]
+    links = [(k["before"], k["after"]) for k in raw_of(derived(chosen))["links"]]
     assert ("crew.1/undercoat", "cab.1/base") in links
     gone = replace(chosen, units=chosen.units[1:])
     assert derived(gone).instance.problem.tasks

@@ -7,7 +7,8 @@ from datetime import date, time, timedelta
 import pytest
 
 from muster.core.choices import Evening, PinChoice, PutOff, Spell
-from muster.core.pipeline import plan_first
+from muster.core.pipeline import Derived, plan_first
+from muster.core.plan.reading import problem_from
 from tests.core.making import (
     BASE,
     NOW,
@@ -17,6 +18,7 @@ from tests.core.making import (
     derived,
     evenings,
     fact,
+    raw_of,
     recipe,
     ticks,
     unit,
@@ -24,11 +26,11 @@ from tests.core.making import (
 
 
 def task(made, name: str) -> dict:
-    return next(row for row in made.instance.raw["tasks"] if row["id"] == name)
+    return next(row for row in raw_of(made)["tasks"] if row["id"] == name)
 
 
 def item(made, name: str) -> dict:
-    return next(row for row in made.instance.raw["items"] if row["id"] == name)
+    return next(row for row in raw_of(made)["items"] if row["id"] == name)
 
 
 def test_a_pass_on_a_tray_is_a_task_in_seconds() -> None:
@@ -43,7 +45,7 @@ def test_a_pass_on_a_tray_is_a_task_in_seconds() -> None:
 def test_waits_and_windows_become_links() -> None:
     fluid = a_pass("fluid", 2, stand_min=20, window_min=90, clock="water")
     made = derived(recipes=(recipe(fluid, BASE),))
-    assert made.instance.raw["links"] == [
+    assert raw_of(made)["links"] == [
         {"before": "pikes.1/fluid", "after": "pikes.1/base", "stand_s": 1200, "window_s": 5400,
          "clock": "water"}
     ]  # fmt: skip
@@ -93,15 +95,15 @@ def test_a_need_asks_for_its_hours_on_days_with_a_sitting() -> None:
     chosen = choices(spells=(Spell("daylight", time(8), time(18)),))
     made = derived(chosen, recipes=(recipe(spray),))
     # Six sittings; the daylight of the first day is over when it begins.
-    assert len(made.instance.raw["conditions"]) == 5
+    assert len(raw_of(made)["conditions"]) == 5
     assert task(made, "pikes.1/spray")["needs"] == ["daylight"]
-    assert derived().instance.raw["conditions"] == []
+    assert raw_of(derived())["conditions"] == []
 
 
 def test_one_family_for_the_same_mix_on_the_same_tool_with_the_narrower_limits() -> None:
     one = a_pass("base", tool="brush", paint="green", setup_min=1, open_min=30)
     two = a_pass("light", tool="brush", paint="green", setup_min=3, open_min=10)
-    families = derived(recipes=(recipe(one, two),)).instance.raw["families"]
+    families = raw_of(derived(recipes=(recipe(one, two),)))["families"]
     assert list(families) == ["brush: 1 green"]
     assert families["brush: 1 green"]["setup_s"] == 180
     assert families["brush: 1 green"]["open_s"] == 600
@@ -115,7 +117,7 @@ def test_a_call_put_off_does_not_start_before() -> None:
 
 def test_a_pin_of_a_call_that_is_no_more_is_forgotten() -> None:
     pins = (PinChoice("gone.1/base", NOW), PinChoice("pikes.1/base", NOW, 60))
-    rows = derived(choices(pins=pins)).instance.raw["pins"]
+    rows = raw_of(derived(choices(pins=pins)))["pins"]
     assert [row["task"] for row in rows] == ["pikes.1/base"]
 
 
@@ -176,7 +178,14 @@ def test_a_pass_longer_than_any_sitting_is_left_and_the_rest_is_planned() -> Non
     assert {b.ref for b in plan.blocks if b.do == "work"} == {"pikes.1/base"}
 
 
-def test_the_key_of_a_plan_changes_with_what_it_depends_on_and_not_with_time() -> None:
-    assert derived().key == derived(minutes=1).key
-    assert derived().key != derived(choices(unit(7))).key
-    assert derived().key != derived(choices(rack=3)).key
+@pytest.mark.parametrize(
+    "made",
+    [
+        derived(),
+        derived(choices(unit(7), rack=3, spare_min=10, finish_first="pikes")),
+        derived(None, *ticks(range(1, 4)), minutes=15),
+        derived(choices(pins=(PinChoice("pikes.1/base", NOW, 60),))),
+    ],
+)
+def test_a_problem_that_we_build_is_the_same_when_it_is_written_and_read(made: Derived) -> None:
+    assert problem_from(raw_of(made)) == made.instance.problem
