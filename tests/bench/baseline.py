@@ -17,7 +17,8 @@ from muster.core.plan.kernel.dispatch import (
     STARTED,
     TAIL,
 )
-from muster.core.plan.kernel.layout import BLOCK_FIELDS, BLOCKS, DO_WORK, N_BLOCKS, Floats, column
+from muster.core.plan.kernel.fields import column, scalar
+from muster.core.plan.kernel.layout import BLOCK_FIELDS, DO_WORK, Floats, State
 from muster.core.plan.search_state import Rank, SearchState
 
 # Plain tastes: an idle second costs a second, so does a second of setting up, shared by those that
@@ -67,8 +68,8 @@ class Restarts:
     def _starts(self) -> Floats:
         state = self.ground.state
         starts = np.full(len(self.ground.assembled.tasks), np.inf)
-        count = int(state[N_BLOCKS]) * BLOCK_FIELDS
-        rows = column(state, BLOCKS, count).reshape(-1, BLOCK_FIELDS)
+        count = scalar(state, State, "n_blocks") * BLOCK_FIELDS
+        rows = column(state, State, "blocks", count).reshape(-1, BLOCK_FIELDS)
         work = rows[rows[:, 0] == DO_WORK][::-1]
         starts[work[:, 1]] = work[:, 4]
         return starts

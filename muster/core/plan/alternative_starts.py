@@ -11,16 +11,9 @@ from dataclasses import dataclass, replace
 import numpy as np
 
 from muster.core.plan.kernel.attempt import FINISH, HANDS_ON, LEFT_S, LEFT_WEIGHT, attempt_list
+from muster.core.plan.kernel.fields import Ints, column, scalar
 from muster.core.plan.kernel.follow import FROM_SITTING, TASK
-from muster.core.plan.kernel.layout import (
-    BLOCK_FIELDS,
-    BLOCKS,
-    DO_WORK,
-    INF,
-    N_BLOCKS,
-    Ints,
-    column,
-)
+from muster.core.plan.kernel.layout import BLOCK_FIELDS, DO_WORK, INF, State
 from muster.core.plan.plan import Plan
 from muster.core.plan.planner import Planner
 from muster.core.plan.problem import Problem
@@ -72,8 +65,8 @@ def alternative_starts(
             one.frame, one.weight, ground.start, ground.state, ground.spare, one.order,
             one.windows, moved, len(moved), INF, ground.measures,
         )  # fmt: skip
-        size = int(ground.state[N_BLOCKS]) * BLOCK_FIELDS
-        blocks = column(ground.state, BLOCKS, size).reshape(-1, BLOCK_FIELDS)
+        size = scalar(ground.state, State, "n_blocks") * BLOCK_FIELDS
+        blocks = column(ground.state, State, "blocks", size).reshape(-1, BLOCK_FIELDS)
         mine = blocks[(blocks[:, 0] == DO_WORK) & (blocks[:, 1] == number)]
         more_left = ground.measures[LEFT_WEIGHT] > float(plan.score.left_weight) or (
             ground.measures[LEFT_S] > plan.score.left_s

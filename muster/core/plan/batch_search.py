@@ -25,7 +25,8 @@ from muster.core.plan.kernel.dispatch import (
     STARTED,
     TAIL,
 )
-from muster.core.plan.kernel.layout import Floats, Ints
+from muster.core.plan.kernel.fields import Ints
+from muster.core.plan.kernel.layout import Floats
 from muster.core.plan.search_state import Rank, SearchState
 
 # Plain tastes: an idle second costs a second, so does a second of setting up, shared by those that

@@ -15,8 +15,9 @@ from dataclasses import dataclass
 import numpy as np
 
 from muster.core.plan.kernel.attempt import FINISH, attempt_list
+from muster.core.plan.kernel.fields import Ints, column, copy_of
 from muster.core.plan.kernel.follow import LIST_FIELDS
-from muster.core.plan.kernel.layout import I_DONE, INF, T_PER, Floats, Ints, column
+from muster.core.plan.kernel.layout import INF, Floats, Frame, State
 from muster.core.plan.plan import Plan
 from muster.core.plan.planner import Planner
 from muster.core.plan.problem import Break, Problem
@@ -59,9 +60,9 @@ def chance_of(
     rows = _rows(problem, plan, one.tasks)
     names = list(problem.tasks)
     sigma = np.array([(spread or {}).get(name, SPREAD) for name in names])
-    per = column(one.frame, T_PER, len(names)).copy()
-    frame = one.frame.copy()
-    live = column(frame, T_PER, len(names))
+    per = column(one.frame, Frame, "task_per_item", len(names)).copy()
+    frame = copy_of(one.frame)
+    live = column(frame, Frame, "task_per_item", len(names))
     begun = problem.done_s()
     fixed = np.array([begun[name] > 0 for name in names])
     random = np.random.Generator(np.random.PCG64(seed))
@@ -87,7 +88,7 @@ def chance_of(
             frame, one.weight, ground.start, ground.state, ground.spare, one.order, one.windows,
             entries, len(entries), INF, ground.measures,
         )  # fmt: skip
-        done = column(ground.state, I_DONE, len(items))
+        done = column(ground.state, State, "item_done_at", len(items))
         kept = done <= due
         in_time[future] = bool(kept.all())
         finishes[future] = ground.measures[FINISH]

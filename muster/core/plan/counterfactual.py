@@ -11,15 +11,9 @@ from dataclasses import replace
 import numpy as np
 
 from muster.core.plan.kernel.attempt import LEFT_S, attempt_list
+from muster.core.plan.kernel.fields import column, scalar
 from muster.core.plan.kernel.follow import FROM_SITTING, TASK
-from muster.core.plan.kernel.layout import (
-    BLOCK_FIELDS,
-    BLOCKS,
-    DO_WORK,
-    INF,
-    N_BLOCKS,
-    column,
-)
+from muster.core.plan.kernel.layout import BLOCK_FIELDS, DO_WORK, INF, State
 from muster.core.plan.plan import Plan
 from muster.core.plan.planner import Planner
 from muster.core.plan.problem import Problem, Sitting
@@ -69,8 +63,8 @@ def soonest(problem: Problem, plan: Plan, task: str) -> int | None:
         one.frame, one.weight, ground.start, ground.state, ground.spare, one.order,
         one.windows, moved, len(moved), INF, ground.measures,
     )  # fmt: skip
-    size = int(ground.state[N_BLOCKS]) * BLOCK_FIELDS
-    blocks = column(ground.state, BLOCKS, size).reshape(-1, BLOCK_FIELDS)
+    size = scalar(ground.state, State, "n_blocks") * BLOCK_FIELDS
+    blocks = column(ground.state, State, "blocks", size).reshape(-1, BLOCK_FIELDS)
     placed = blocks[(blocks[:, 0] == DO_WORK) & (blocks[:, 1] == number)]
     whole = ground.measures[LEFT_S] <= plan.score.left_s
     return int(placed[0, 4]) if len(placed) and whole else None

@@ -6,11 +6,12 @@ import numpy as np
 
 from muster.core.plan.kernel.assemble import Assembled
 from muster.core.plan.kernel.attempt import N_MEASURES, free_pins_at, pay_only
+from muster.core.plan.kernel.fields import column, copy_of, scalar, set_scalar
 from muster.core.plan.kernel.initial_state import initial_state
-from muster.core.plan.kernel.layout import PINS_LEFT, T_PINNED, Ints, column
+from muster.core.plan.kernel.layout import State
 
 
-def settle(assembled: Assembled) -> tuple[Ints, list[int]]:
+def settle(assembled: Assembled) -> tuple[State, list[int]]:
     """The beginning, and the links whose windows from facts cannot be kept (rule 10).
 
     Pins come first. A window is kept where all that is owed can be paid beside it and those that
@@ -24,13 +25,14 @@ def settle(assembled: Assembled) -> tuple[Ints, list[int]]:
     facts = _links_from_facts(assembled)
     start = initial_state(assembled, kept)
     if not _payable(assembled, start):
-        free_pins_at(assembled.frame, start, start.copy(), assembled.order, assembled.windows)
-    pins, pins_left = column(start, T_PINNED, len(assembled.tasks)).copy(), start[PINS_LEFT]
+        free_pins_at(assembled.frame, start, copy_of(start), assembled.order, assembled.windows)
+    pins = column(start, State, "task_pinned", len(assembled.tasks)).copy()
+    pins_left = scalar(start, State, "pins_left")
     for link in facts:
         kept[link] = 1
         tried = initial_state(assembled, kept)
-        column(tried, T_PINNED, len(assembled.tasks))[:] = pins
-        tried[PINS_LEFT] = pins_left
+        column(tried, State, "task_pinned", len(assembled.tasks))[:] = pins
+        set_scalar(tried, State, "pins_left", pins_left)
         if _payable(assembled, tried):
             start = tried
         else:
@@ -38,12 +40,12 @@ def settle(assembled: Assembled) -> tuple[Ints, list[int]]:
     return start, [link for link in sorted(facts) if not kept[link]]
 
 
-def _payable(assembled: Assembled, start: Ints) -> bool:
+def _payable(assembled: Assembled, start: State) -> bool:
     if not assembled.problem.sittings:
         return False
     measures = np.zeros(N_MEASURES, np.float64)
     return pay_only(
-        assembled.frame, assembled.weight, start, start.copy(), assembled.order,
+        assembled.frame, assembled.weight, start, copy_of(start), assembled.order,
         assembled.windows, measures,
     )  # fmt: skip
 

@@ -13,8 +13,9 @@ import numpy as np
 from muster.core.plan.batch_search import PLAIN
 from muster.core.plan.kernel.assemble import number
 from muster.core.plan.kernel.attempt import attempt, attempt_list
+from muster.core.plan.kernel.fields import Ints
 from muster.core.plan.kernel.follow import LIST_FIELDS, TASK, UP_TO, WISH
-from muster.core.plan.kernel.layout import INF, Ints
+from muster.core.plan.kernel.layout import INF, State
 from muster.core.plan.kernel.vary import N_DRAWS, read_list, vary
 from muster.core.plan.plan import Plan
 from muster.core.plan.search_state import Rank, SearchState
@@ -49,7 +50,7 @@ class ListSearch:
         self.age = 0
         """Steps since it was last set out anew."""
 
-    def set_out(self, state: Ints, rank: Rank) -> None:
+    def set_out(self, state: State, rank: Rank) -> None:
         """Go on from a plan that was placed in ``state``."""
         self.count = read_list(self.ground.assembled.frame, state, self.current)
         self.rank = rank

@@ -14,16 +14,8 @@ from muster.core.plan.bounds_lp import proven
 from muster.core.plan.kept_windows import settle
 from muster.core.plan.kernel.assemble import Assembled, assemble
 from muster.core.plan.kernel.attempt import pay_only
-from muster.core.plan.kernel.layout import (
-    BLOCK_FIELDS,
-    BLOCKS,
-    DO_NAMES,
-    I_DONE,
-    N_BLOCKS,
-    T_WORK,
-    Ints,
-    column,
-)
+from muster.core.plan.kernel.fields import column, scalar
+from muster.core.plan.kernel.layout import BLOCK_FIELDS, DO_NAMES, State
 from muster.core.plan.left import left_of
 from muster.core.plan.plan import Block, Bounds, Left, Plan
 from muster.core.plan.problem import Problem
@@ -134,7 +126,7 @@ class Planner:
             best = search.state
         blocks = blocks_of(self.assembled, best)
         left = self._left(best)
-        done = column(best, I_DONE, len(self.assembled.items)).tolist()
+        done = column(best, State, "item_done_at", len(self.assembled.items)).tolist()
         worked = {item for task in self.problem.tasks.values() for item in task.items}
         done_at = {
             name: done[index] for index, name in enumerate(self.assembled.items) if name in worked
@@ -152,15 +144,15 @@ class Planner:
             dropped_pins=dropped,
         )
 
-    def _left(self, state: Ints) -> tuple[Left, ...]:
-        work = column(state, T_WORK, len(self.assembled.tasks)).tolist()
+    def _left(self, state: State) -> tuple[Left, ...]:
+        work = column(state, State, "task_worked", len(self.assembled.tasks)).tolist()
         worked = dict(zip(self.assembled.tasks, work, strict=True))
         return left_of(self.problem, worked, self.relaxed)
 
-    def _missed(self, state: Ints) -> tuple[tuple[str, str], ...]:
+    def _missed(self, state: State) -> tuple[tuple[str, str], ...]:
         """The links whose window from a fact is missed by something that is placed."""
         problem = self.problem
-        work = column(state, T_WORK, len(self.assembled.tasks)).tolist()
+        work = column(state, State, "task_worked", len(self.assembled.tasks)).tolist()
         done = problem.done_s()
         found = []
         for index in self.missed:
@@ -187,7 +179,7 @@ def _so_often(many: int) -> Callable[[], bool]:
     return lambda: next(left, None) is not None
 
 
-def blocks_of(assembled: Assembled, state: Ints) -> tuple[Block, ...]:
+def blocks_of(assembled: Assembled, state: State) -> tuple[Block, ...]:
     """The blocks that a dispatch has written, with their names."""
     names = (
         assembled.tools,
@@ -196,7 +188,9 @@ def blocks_of(assembled: Assembled, state: Ints) -> tuple[Block, ...]:
         assembled.families,
         assembled.tools,
     )
-    rows = column(state, BLOCKS, int(state[N_BLOCKS]) * BLOCK_FIELDS).reshape(-1, BLOCK_FIELDS)
+    rows = column(state, State, "blocks", scalar(state, State, "n_blocks") * BLOCK_FIELDS).reshape(
+        -1, BLOCK_FIELDS
+    )
     found: list[Block] = []
     for do, ref, low, high, start, end in rows.tolist():
         block = Block(DO_NAMES[do], names[do][ref], start, end, low, high)
@@ -237,7 +231,7 @@ def _placed_at_once(problem: Problem) -> frozenset[str]:
     """The tasks that a first plan places to their end."""
     search = Planner(problem).search
     search.first()
-    work = column(search.best, T_WORK, len(problem.tasks)).tolist()
+    work = column(search.best, State, "task_worked", len(problem.tasks)).tolist()
     return frozenset(
         name
         for (name, task), worked in zip(problem.tasks.items(), work, strict=True)

@@ -6,15 +6,8 @@ from collections.abc import Callable
 
 from muster.core.plan.batch_search import BatchSearch
 from muster.core.plan.kernel.assemble import Assembled, number
-from muster.core.plan.kernel.layout import (
-    BLOCK_FIELDS,
-    BLOCKS,
-    DO_WORK,
-    INF,
-    N_BLOCKS,
-    Ints,
-    column,
-)
+from muster.core.plan.kernel.fields import column, copy_of, scalar
+from muster.core.plan.kernel.layout import BLOCK_FIELDS, DO_WORK, INF, State
 from muster.core.plan.list_search import ListSearch
 from muster.core.plan.plan import Plan
 from muster.core.plan.search_state import SearchState, walked
@@ -50,7 +43,7 @@ LOST = 8.0
 class Search(SearchState):
     """Attempts from one beginning, one after another."""
 
-    def __init__(self, assembled: Assembled, start: Ints, seed: int) -> None:
+    def __init__(self, assembled: Assembled, start: State, seed: int) -> None:
         super().__init__(assembled, start, seed)
         self.waves = BatchSearch(self)
         self.lists = ListSearch(self)
@@ -85,8 +78,8 @@ class Search(SearchState):
         for block in guide.blocks:
             if block.do == "work" and block.ref in at:
                 planned[at[block.ref], block.from_s] = block.start
-        size = int(self.best[N_BLOCKS]) * BLOCK_FIELDS
-        rows = column(self.best, BLOCKS, size).reshape(-1, BLOCK_FIELDS)
+        size = scalar(self.best, State, "n_blocks") * BLOCK_FIELDS
+        rows = column(self.best, State, "blocks", size).reshape(-1, BLOCK_FIELDS)
         sooner = 0
         for do, task, low, _, start, _ in rows.tolist():
             if do != DO_WORK or (task, low) not in planned:
@@ -108,7 +101,7 @@ class Search(SearchState):
 
     def _if_worth_moving(self, act: Callable[[], None]) -> None:
         """Try something, and keep what it finds where that is worth the calls that move."""
-        steady, rank = self.best.copy(), self.best_rank
+        steady, rank = copy_of(self.best), self.best_rank
         act()
         found = self.best_rank
         if rank is None or found is None or found[:5] < rank[:5]:

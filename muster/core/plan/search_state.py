@@ -15,7 +15,8 @@ from muster.core.plan.kernel.attempt import (
     N_MEASURES,
     UNPINNED,
 )
-from muster.core.plan.kernel.layout import Ints
+from muster.core.plan.kernel.fields import Ints, copy_of
+from muster.core.plan.kernel.layout import State
 from muster.core.plan.problem import whole_names
 
 Rank = tuple[float, float, float, float, float, float]
@@ -36,11 +37,11 @@ def walked(rank: Rank) -> Rank:
 class SearchState:
     """``state`` and ``measures`` hold the attempt made last; ``best`` a copy of the best state."""
 
-    def __init__(self, assembled: Assembled, start: Ints, seed: int) -> None:
+    def __init__(self, assembled: Assembled, start: State, seed: int) -> None:
         self.assembled = assembled
         self.start = start
-        self.state, self.spare = start.copy(), start.copy()
-        self.best = start.copy()
+        self.state, self.spare = copy_of(start), copy_of(start)
+        self.best = copy_of(start)
         self.best_rank: Rank | None = None
         self.random = np.random.Generator(np.random.PCG64(seed))
         self.steps = 0

@@ -9,17 +9,15 @@ import numpy as np
 
 from muster.core.plan.calendar import Slot, slots
 from muster.core.plan.clocks import rates_of
+from muster.core.plan.kernel.fields import Ints, lay_out
 from muster.core.plan.kernel.layout import (
     BREAK_ANY,
     BREAK_ITEM,
     BREAK_NONE,
-    FRAME_COLUMNS,
-    FRAME_COUNTS,
     INF,
     NEVER,
     Floats,
-    Ints,
-    lay_out,
+    Frame,
 )
 from muster.core.plan.kernel.urgency import urgency
 from muster.core.plan.problem import WALL, Break, Problem, Task
@@ -32,7 +30,7 @@ class Assembled:
     """The frame, and the names that its numbers stand for."""
 
     problem: Problem
-    frame: Ints
+    frame: Frame
     weight: Floats  # by item, then by model
     tasks: list[str]
     items: list[str]
@@ -76,7 +74,7 @@ def assemble(problem: Problem) -> Assembled:
     t_at, i_at = number(tasks), number(items)
     every_task = list(problem.tasks.values())
     t_off, x_item = ragged([i_at[item] for item in task.items] for task in every_task)
-    columns: dict[str, Ints] = {"T_OFF": t_off, "X_ITEM": x_item}
+    columns: dict[str, Ints] = {"task_first_op": t_off, "op_item": x_item}
     columns |= _bench(problem)
     columns |= _tasks(problem, every_task)
     columns |= _calendars(problem, every_task)
@@ -85,29 +83,29 @@ def assemble(problem: Problem) -> Assembled:
     columns |= _links(problem, t_at, t_off, x_pred)
     held, u_pairs = _holds(problem, t_at, t_off)
     columns |= held
-    columns["I_DUE"] = ints(INF if i.due is None else i.due for i in problem.items.values())
-    columns["I_TASKS"] = np.bincount(x_item, minlength=len(items)).astype(np.int64)
+    columns["item_due"] = ints(INF if i.due is None else i.due for i in problem.items.values())
+    columns["item_tasks"] = np.bincount(x_item, minlength=len(items)).astype(np.int64)
     models = problem.model_weights()
     m_at = number(models)
-    columns["I_MODEL"] = ints(m_at[name.partition("/")[0]] for name in items)
+    columns["item_model"] = ints(m_at[name.partition("/")[0]] for name in items)
     counts = {
-        "N_SITTINGS": len(problem.sittings),
-        "N_TASKS": len(tasks),
-        "N_ITEMS": len(items),
-        "N_FAMILIES": len(problem.families),
-        "N_TOOLS": len(problem.tools),
-        "N_PLACES": len(problem.places),
-        "ORIGIN_NOW": problem.now,
-        "DAY_WORTH": problem.day_s,
-        "ITEM_DAY_WORTH": problem.item_day_s,
-        "N_MODELS": len(models),
-        "LAST_END": problem.last_end(),
-        "N_PINS": int((columns["PIN_HIGH"] < INF).sum()),
+        "n_sittings": len(problem.sittings),
+        "n_tasks": len(tasks),
+        "n_items": len(items),
+        "n_families": len(problem.families),
+        "n_tools": len(problem.tools),
+        "n_places": len(problem.places),
+        "now_at_start": problem.now,
+        "day_worth": problem.day_s,
+        "item_day_worth": problem.item_day_s,
+        "n_models": len(models),
+        "last_end": problem.last_end(),
+        "n_pins": int((columns["pin_high"] < INF).sum()),
     }
     order, tail, due = urgency(problem)
     return Assembled(
         problem=problem,
-        frame=lay_out(counts, columns, FRAME_COUNTS, FRAME_COLUMNS),
+        frame=lay_out(Frame, counts, columns),
         weight=np.array(
             [float(item.weight) for item in problem.items.values()]
             + [float(weight) for weight in models.values()],
@@ -126,7 +124,7 @@ def assemble(problem: Problem) -> Assembled:
         x_item=x_item,
         x_pred=x_pred,
         u_pairs=u_pairs,
-        pin_high=columns["PIN_HIGH"],
+        pin_high=columns["pin_high"],
     )
 
 
@@ -138,37 +136,37 @@ def _bench(problem: Problem) -> dict[str, Ints]:
     clock_off, rate_from = ragged([rate.start for rate in group] for group in rates)
     _, rate_milli = ragged([rate.milli for rate in group] for group in rates)
     return {
-        "SIT_START": ints(sitting.start for sitting in problem.sittings),
-        "SIT_END": ints(sitting.end for sitting in problem.sittings),
-        "CLOCK_OFF": clock_off,
-        "RATE_FROM": rate_from,
-        "RATE_MILLI": rate_milli,
-        "F_TOOL": ints(k_at[f.tool] if f.tool else -1 for f in families),
-        "F_SETUP": ints(f.setup_s for f in families),
-        "F_CLEANUP": ints(f.cleanup_s for f in families),
-        "F_KEEPS": ints(INF if f.open_s is None else f.open_s for f in families),
-        "F_LIFE": ints(INF if f.life_s is None else f.life_s for f in families),
-        "F_MERGES": ints(1 if f.setup_s or f.cleanup_s else 0 for f in families),
-        "K_SETUP": ints(tool.setup_s for tool in tools),
-        "K_CLEANUP": ints(tool.cleanup_s for tool in tools),
-        "K_HOLDS": ints(tool.open_families for tool in tools),
-        "P_CAPACITY": ints(problem.places.values()),
+        "sitting_start": ints(sitting.start for sitting in problem.sittings),
+        "sitting_end": ints(sitting.end for sitting in problem.sittings),
+        "clock_rates": clock_off,
+        "rate_from": rate_from,
+        "rate_milli": rate_milli,
+        "family_tool": ints(k_at[f.tool] if f.tool else -1 for f in families),
+        "family_setup": ints(f.setup_s for f in families),
+        "family_cleanup": ints(f.cleanup_s for f in families),
+        "family_keeps": ints(INF if f.open_s is None else f.open_s for f in families),
+        "family_life": ints(INF if f.life_s is None else f.life_s for f in families),
+        "family_merges": ints(1 if f.setup_s or f.cleanup_s else 0 for f in families),
+        "tool_setup": ints(tool.setup_s for tool in tools),
+        "tool_cleanup": ints(tool.cleanup_s for tool in tools),
+        "tool_holds": ints(tool.open_families for tool in tools),
+        "place_capacity": ints(problem.places.values()),
     }
 
 
 def _tasks(problem: Problem, every_task: list[Task]) -> dict[str, Ints]:
     f_at, c_at = number(problem.families), {**number(problem.clocks), WALL: -1}
     return {
-        "T_PER": ints(task.per_item_s for task in every_task),
-        "T_N": ints(len(task.items) for task in every_task),
-        "T_FAMILY": ints(f_at[task.family] if task.family else -1 for task in every_task),
-        "T_BREAK": ints(_BREAKS[task.break_] for task in every_task),
-        "T_DRY": ints(task.dry_s for task in every_task),
-        "T_CLOCK": ints(c_at[task.clock] for task in every_task),
-        "T_NOT_BEFORE": ints(
+        "task_per_item": ints(task.per_item_s for task in every_task),
+        "task_n_items": ints(len(task.items) for task in every_task),
+        "task_family": ints(f_at[task.family] if task.family else -1 for task in every_task),
+        "task_break": ints(_BREAKS[task.break_] for task in every_task),
+        "task_dry": ints(task.dry_s for task in every_task),
+        "task_clock": ints(c_at[task.clock] for task in every_task),
+        "task_not_before": ints(
             NEVER if task.not_before is None else task.not_before for task in every_task
         ),
-        "T_PUTS": ints(
+        "task_puts": ints(
             task.places.get(place, 0) for task in every_task for place in problem.places
         ),
     }
@@ -202,23 +200,23 @@ def _calendars(problem: Problem, every_task: list[Task]) -> dict[str, Ints]:
         cal_first.extend(first.values())
     want_off, want_cal = ragged([cal_at[tag,] for tag in wants] for wants in wants_of)
     return {
-        "T_CAL": ints(cal_at[needs] for needs in needs_of),
-        "T_WISH_CAL": ints(cal_at[wish] for wish in wish_of),
-        "WANT_OFF": want_off,
-        "WANT_CAL": want_cal,
-        "WANT_S": ints(cost for wants in wants_of for cost in wants.values()),
-        "CAL_OFF": ints(cal_off),
-        "CAL_FIRST": ints(cal_first),
-        "SLOT_START": ints(slot.start for slot in flat),
-        "SLOT_END": ints(slot.end for slot in flat),
-        "SLOT_SITTING": ints(slot.sitting for slot in flat),
+        "task_calendar": ints(cal_at[needs] for needs in needs_of),
+        "task_wish_calendar": ints(cal_at[wish] for wish in wish_of),
+        "task_wants": want_off,
+        "want_calendar": want_cal,
+        "want_s": ints(cost for wants in wants_of for cost in wants.values()),
+        "calendar_slots": ints(cal_off),
+        "calendar_first_slot": ints(cal_first),
+        "slot_start": ints(slot.start for slot in flat),
+        "slot_end": ints(slot.end for slot in flat),
+        "slot_sitting": ints(slot.sitting for slot in flat),
     }
 
 
 def _wishes(columns: dict[str, Ints]) -> Ints:
     """1 for each task that wants what holds in some stretch."""
-    wanting = np.diff(columns["WANT_OFF"]) > 0
-    filled = np.diff(columns["CAL_OFF"])[columns["T_WISH_CAL"]] > 0
+    wanting = np.diff(columns["task_wants"]) > 0
+    filled = np.diff(columns["calendar_slots"])[columns["task_wish_calendar"]] > 0
     return (wanting & filled).astype(np.int64)
 
 
@@ -230,7 +228,7 @@ def _pins(problem: Problem, t_at: dict[str, int]) -> dict[str, Ints]:
         if not over and pin.start + pin.slack_s >= problem.now:
             low[t_at[pin.task]] = pin.start
             high[t_at[pin.task]] = pin.start + pin.slack_s
-    return {"PIN_LOW": low, "PIN_HIGH": high}
+    return {"pin_low": low, "pin_high": high}
 
 
 def _links(problem: Problem, t_at: dict[str, int], t_off: Ints, x_pred: Ints) -> dict[str, Ints]:
@@ -257,18 +255,18 @@ def _links(problem: Problem, t_at: dict[str, int], t_off: Ints, x_pred: Ints) ->
     whole_off, whole_link = ragged(whole_of)
     before_off, before_task = ragged(before)
     return {
-        "T_WINDOWED": windowed,
-        "PAIR_OFF": pair_off,
-        "PAIR_LINK": pair_link,
-        "PAIR_TO": pair_to,
-        "WHOLE_OFF": whole_off,
-        "WHOLE_LINK": whole_link,
-        "LINK_AFTER": ints(t_at[link.after] for link in problem.links),
-        "LINK_STAND": ints(link.stand_s for link in problem.links),
-        "LINK_WINDOW": ints(link.window_s or 0 for link in problem.links),
-        "LINK_CLOCK": ints(c_at[link.clock] for link in problem.links),
-        "BEFORE_OFF": before_off,
-        "BEFORE_TASK": before_task,
+        "task_windowed": windowed,
+        "op_pairs": pair_off,
+        "pair_link": pair_link,
+        "pair_to": pair_to,
+        "task_whole_links": whole_off,
+        "whole_link": whole_link,
+        "link_after": ints(t_at[link.after] for link in problem.links),
+        "link_stand": ints(link.stand_s for link in problem.links),
+        "link_window": ints(link.window_s or 0 for link in problem.links),
+        "link_clock": ints(c_at[link.clock] for link in problem.links),
+        "task_befores": before_off,
+        "before_task": before_task,
     }
 
 
@@ -297,12 +295,12 @@ def _holds(problem: Problem, t_at: dict[str, int], t_off: Ints) -> tuple[dict[st
     start_off, start_unit = ragged(starts_of)
     end_off, end_unit = ragged(ends_of)
     columns = {
-        "T_HOLDS": holding,
-        "U_PLACE": ints(u_place),
-        "U_AMOUNT": ints(u_amount),
-        "HOLD_START_OFF": start_off,
-        "HOLD_START_UNIT": start_unit,
-        "HOLD_END_OFF": end_off,
-        "HOLD_END_UNIT": end_unit,
+        "task_holds": holding,
+        "unit_place": ints(u_place),
+        "unit_amount": ints(u_amount),
+        "op_hold_starts": start_off,
+        "hold_start_unit": start_unit,
+        "op_hold_ends": end_off,
+        "hold_end_unit": end_unit,
     }
     return columns, ints(u_pairs)

@@ -10,41 +10,20 @@ from __future__ import annotations
 import numpy as np
 
 from muster.core.plan.kernel.commit import commit, copy_state, end_sitting, unmet_s
+from muster.core.plan.kernel.fields import Ints
 from muster.core.plan.kernel.find_slot import find_slot
 from muster.core.plan.kernel.jit import compiled
 from muster.core.plan.kernel.layout import (
-    BEFORE_OFF,
-    BEFORE_TASK,
     BREAK_NONE,
     EXTRA,
     INF,
-    N_FAMILIES,
     N_RESULTS,
-    N_SITTINGS,
-    N_TASKS,
-    NOW,
-    OWED,
-    PIN_HIGH,
-    PINS_LEFT,
     PRE,
-    SIT_END,
-    SITTING,
     START,
-    T_BREAK,
-    T_FAMILY,
-    T_N,
-    T_OFF,
-    T_OWED,
-    T_PER,
-    T_PINNED,
-    T_WINDOWED,
-    T_WORK,
-    TASKS_LEFT,
     TO,
-    X_LST,
-    X_PRED,
     Floats,
-    Ints,
+    Frame,
+    State,
 )
 from muster.core.plan.kernel.obligations import paid_at_a_glance
 
@@ -53,49 +32,47 @@ IDLE, OVERHEAD, SHARE, TAIL, DUE, STARTED, PICKY, N_TASTES = 0, 1, 2, 3, 4, 5, 6
 
 
 @compiled
-def is_waiting(frame: Ints, state: Ints, task: int) -> bool:
+def is_waiting(frame: Frame, state: State, task: int) -> bool:
     """Whether a task has work left and its next item's links are met."""
-    per = frame[frame[T_PER] + task]
-    begun = state[state[T_WORK] + task]
-    if begun >= per * frame[frame[T_N] + task]:
+    per = frame.task_per_item[task]
+    begun = state.task_worked[task]
+    if begun >= per * frame.task_n_items[task]:
         return False
     if begun % per != 0:
         return True
-    return state[state[X_PRED] + frame[frame[T_OFF] + task] + begun // per] == 0
+    return state.op_waits_for[frame.task_first_op[task] + (begun // per)] == 0
 
 
 @compiled
-def deadlines(frame: Ints, state: Ints, order: Ints, by: Ints) -> bool:
+def deadlines(frame: Frame, state: State, order: Ints, by: Ints) -> bool:
     """When each task must start so that all that is owed is paid: INF where nothing asks.
 
     ``order`` is topological. Pins count while they lie in the sitting under way. False where an
     owed start is already past.
     """
     possible = True
-    now = state[NOW]
-    sitting_end = frame[frame[SIT_END] + min(state[SITTING], frame[N_SITTINGS] - 1)]
+    now = state.now
+    sitting_end = frame.sitting_end[min(state.sitting, frame.n_sittings - 1)]
     by[:] = INF
     for place in range(len(order) - 1, -1, -1):
         task = order[place]
-        per = frame[frame[T_PER] + task]
-        begun = state[state[T_WORK] + task]
-        if begun >= per * frame[frame[T_N] + task]:
+        per = frame.task_per_item[task]
+        begun = state.task_worked[task]
+        if begun >= per * frame.task_n_items[task]:
             continue
-        if state[state[T_OWED] + task] > 0:
-            for position in range(-(-begun // per), frame[frame[T_N] + task]):
-                last = state[state[X_LST] + frame[frame[T_OFF] + task] + position]
+        if state.task_owed[task] > 0:
+            for position in range(-(-begun // per), frame.task_n_items[task]):
+                last = state.op_latest[frame.task_first_op[task] + position]
                 if last < INF:
                     by[task] = min(by[task], last - (position * per - begun))
-        if state[state[T_PINNED] + task] == 1 and frame[frame[PIN_HIGH] + task] < sitting_end:
-            by[task] = min(by[task], frame[frame[PIN_HIGH] + task])
+        if state.task_pinned[task] == 1 and frame.pin_high[task] < sitting_end:
+            by[task] = min(by[task], frame.pin_high[task])
         if by[task] < now:
             possible = False
         if by[task] < INF:
-            for index in range(
-                frame[frame[BEFORE_OFF] + task], frame[frame[BEFORE_OFF] + task + 1]
-            ):
-                other = frame[frame[BEFORE_TASK] + index]
-                left = per * frame[frame[T_N] + other] - state[state[T_WORK] + other]
+            for index in range(frame.task_befores[task], frame.task_befores[task + 1]):
+                other = frame.before_task[index]
+                left = per * frame.task_n_items[other] - state.task_worked[other]
                 if left > 0:
                     by[other] = min(by[other], by[task] - 1)
     return possible
@@ -103,8 +80,8 @@ def deadlines(frame: Ints, state: Ints, order: Ints, by: Ints) -> bool:
 
 @compiled
 def can_pay(
-    frame: Ints,
-    state: Ints,
+    frame: Frame,
+    state: State,
     order: Ints,
     by: Ints,
     out: Ints,
@@ -128,8 +105,8 @@ def can_pay(
             if by[task] < least and is_waiting(frame, state, task):
                 urgent, least = task, by[task]
         if urgent < 0:
-            return not state[OWED] > 0
-        if state[SITTING] >= frame[N_SITTINGS]:
+            return not state.owed > 0
+        if state.sitting >= frame.n_sittings:
             return False
         chosen, chosen_by, chosen_start = -1, INF, INF
         for task in range(count):
@@ -138,7 +115,7 @@ def can_pay(
             if not find_slot(frame, state, task, 0, INF, 0, out, forced, closing):
                 continue
             begins = out[START] - out[PRE]
-            ends = out[START] + out[TO] - state[state[T_WORK] + task]
+            ends = out[START] + out[TO] - state.task_worked[task]
             better = by[task] < chosen_by and begins <= chosen_start
             better = better or (by[task] < chosen_by and chosen_by > begins)
             better = better or (by[task] >= chosen_by and ends <= chosen_start)
@@ -153,9 +130,9 @@ def can_pay(
 
 @compiled
 def free_pins(
-    frame: Ints,
-    state: Ints,
-    spare: Ints,
+    frame: Frame,
+    state: State,
+    spare: State,
     order: Ints,
     by: Ints,
     out: Ints,
@@ -166,41 +143,41 @@ def free_pins(
 ) -> None:
     """Free the pins of the sitting under way that cannot be kept beside what is owed and beside
     the pins before them."""
-    if state[PINS_LEFT] == 0:
+    if state.pins_left == 0:
         return
-    sitting_end = frame[frame[SIT_END] + state[SITTING]]
+    sitting_end = frame.sitting_end[state.sitting]
     here = 0
-    for task in range(frame[N_TASKS]):
-        if state[state[T_PINNED] + task] == 1 and frame[frame[PIN_HIGH] + task] < sitting_end:
+    for task in range(frame.n_tasks):
+        if state.task_pinned[task] == 1 and frame.pin_high[task] < sitting_end:
             here += 1
     if here == 0:
         return
     copy_state(spare, state)
     if can_pay(frame, spare, order, by, out, best, forced, closing, windows, False):
         return
-    for task in range(frame[N_TASKS]):
-        if state[state[T_PINNED] + task] == 1 and frame[frame[PIN_HIGH] + task] < sitting_end:
-            state[state[T_PINNED] + task] = 2
-    state[PINS_LEFT] -= here
+    for task in range(frame.n_tasks):
+        if state.task_pinned[task] == 1 and frame.pin_high[task] < sitting_end:
+            state.task_pinned[task] = 2
+    state.pins_left -= here
     for _ in range(here):
         first, soonest = -1, INF
-        for task in range(frame[N_TASKS]):
-            high = frame[frame[PIN_HIGH] + task]
-            if state[state[T_PINNED] + task] == 2 and high < soonest:
+        for task in range(frame.n_tasks):
+            high = frame.pin_high[task]
+            if state.task_pinned[task] == 2 and high < soonest:
                 first, soonest = task, high
-        state[state[T_PINNED] + first] = 1
-        state[PINS_LEFT] += 1
+        state.task_pinned[first] = 1
+        state.pins_left += 1
         copy_state(spare, state)
         if not can_pay(frame, spare, order, by, out, best, forced, closing, windows, False):
-            state[state[T_PINNED] + first] = 0
-            state[PINS_LEFT] -= 1
+            state.task_pinned[first] = 0
+            state.pins_left -= 1
 
 
 @compiled
 def place_safely(
-    frame: Ints,
-    state: Ints,
-    spare: Ints,
+    frame: Frame,
+    state: State,
+    spare: State,
     task: int,
     most_items: int,
     wish: int,
@@ -216,24 +193,24 @@ def place_safely(
 
     Tries it whole at once, then fewer items, then as late as the sitting allows.
     """
-    owing = state[OWED] > 0 or state[PINS_LEFT] > 0 or frame[frame[T_WINDOWED] + task] == 1
+    owing = state.owed > 0 or state.pins_left > 0 or frame.task_windowed[task] == 1
     if not find_slot(frame, state, task, 0, most_items, wish, best, forced, closing):
         return False
     if not owing:
         commit(frame, state, task, best, forced, windows)
         return True
-    most = min(most_items, frame[frame[T_N] + task])
+    most = min(most_items, frame.task_n_items[task])
     first_start, first_to = best[START], best[TO]
     while most >= 1:
         late = 0
         for attempt in range(3):
             if attempt == 1:
-                if frame[frame[T_WINDOWED] + task] == 0:
+                if frame.task_windowed[task] == 0:
                     break
-                late = first_start + (first_to - state[state[T_WORK] + task])
+                late = first_start + (first_to - state.task_worked[task])
             if attempt == 2:
-                sitting_end = frame[frame[SIT_END] + state[SITTING]]
-                late = sitting_end - best[EXTRA] - (best[TO] - state[state[T_WORK] + task])
+                sitting_end = frame.sitting_end[state.sitting]
+                late = sitting_end - best[EXTRA] - (best[TO] - state.task_worked[task])
                 if late <= first_start:
                     break
             if not find_slot(frame, state, task, late, most, wish, best, forced, closing):
@@ -245,18 +222,18 @@ def place_safely(
                     return False
                 commit(frame, state, task, best, forced, windows)
                 return True
-        if frame[frame[T_BREAK] + task] == BREAK_NONE:
+        if frame.task_break[task] == BREAK_NONE:
             return False
-        per = frame[frame[T_PER] + task]
-        ready_items = (first_to + per - 1) // per - state[state[T_WORK] + task] // per
+        per = frame.task_per_item[task]
+        ready_items = (first_to + per - 1) // per - state.task_worked[task] // per
         most = min(most, ready_items) // 2
     return False
 
 
 @compiled
 def choose(
-    frame: Ints,
-    state: Ints,
+    frame: Frame,
+    state: State,
     priority: Floats,
     tail: Floats,
     due: Floats,
@@ -272,9 +249,9 @@ def choose(
     closing: Ints,
 ) -> int:
     """The waiting task whose next piece is the best to come next; -1 where none fits."""
-    count = frame[N_TASKS]
-    now = state[NOW]
-    last_sitting = state[SITTING] + 1 >= frame[N_SITTINGS]
+    count = frame.n_tasks
+    now = state.now
+    last_sitting = state.sitting + 1 >= frame.n_sittings
     shares[:] = 0.0
     for task in range(count):
         starts[task] = -1.0
@@ -282,21 +259,21 @@ def choose(
             continue
         if not find_slot(frame, state, task, 0, INF, wishes[task], out, forced, closing):
             continue
-        length = out[TO] - state[state[T_WORK] + task]
-        whole = out[TO] == frame[frame[T_PER] + task] * frame[frame[T_N] + task]
+        length = out[TO] - state.task_worked[task]
+        whole = out[TO] == frame.task_per_item[task] * frame.task_n_items[task]
         if not last_sitting and not whole and out[EXTRA] * weights[PICKY] > length:
             continue
         starts[task] = float(out[START] - out[PRE] - now)
         extras[task] = float(out[EXTRA])
-        wanting[task] = float(unmet_s(frame, state[SITTING], task, out[START], out[START] + length))
-        if frame[frame[T_FAMILY] + task] >= 0:
-            shares[frame[frame[T_FAMILY] + task]] += 1.0
+        wanting[task] = float(unmet_s(frame, state.sitting, task, out[START], out[START] + length))
+        if frame.task_family[task] >= 0:
+            shares[frame.task_family[task]] += 1.0
     best, best_score = -1, np.inf
     for task in range(count):
         if starts[task] < 0.0:
             continue
         overhead = extras[task]
-        family = frame[frame[T_FAMILY] + task]
+        family = frame.task_family[task]
         if family >= 0 and overhead > 0.0:
             overhead /= shares[family] ** weights[SHARE]
         score = weights[IDLE] * starts[task] + weights[OVERHEAD] * overhead + priority[task]
@@ -304,7 +281,7 @@ def choose(
         if due[task] < np.inf:
             slack = (due[task] - now) / 86400.0
             score -= weights[DUE] / (1.0 + max(slack, -0.9))
-        if state[state[T_WORK] + task] > 0:
+        if state.task_worked[task] > 0:
             score -= weights[STARTED]
         if score < best_score:
             best, best_score = task, score
@@ -313,9 +290,9 @@ def choose(
 
 @compiled
 def dispatch(
-    frame: Ints,
-    state: Ints,
-    spare: Ints,
+    frame: Frame,
+    state: State,
+    spare: State,
     order: Ints,
     windows: Ints,
     priority: Floats,
@@ -326,8 +303,8 @@ def dispatch(
 ) -> None:
     """Place all that finds a place, from the state given. ``wishes`` 1: that task only where all
     that it wants holds."""
-    count = frame[N_TASKS]
-    families = max(1, frame[N_FAMILIES])
+    count = frame.n_tasks
+    families = max(1, frame.n_families)
     out = np.zeros(N_RESULTS, np.int64)
     best = np.zeros(N_RESULTS, np.int64)
     forced = np.zeros(families + 2, np.int64)
@@ -339,13 +316,13 @@ def dispatch(
     shares = np.zeros(families, np.float64)
     wanting = np.zeros(count, np.float64)
     entered = -1
-    while state[SITTING] < frame[N_SITTINGS]:
-        if entered != state[SITTING]:
-            entered = state[SITTING]
+    while state.sitting < frame.n_sittings:
+        if entered != state.sitting:
+            entered = state.sitting
             free_pins(frame, state, spare, order, by, out, best, forced, closing, windows)
         barred[:] = 0
         placed = False
-        while state[TASKS_LEFT] > 0:
+        while state.tasks_left > 0:
             task = choose(
                 frame, state, priority, tail, due, weights, wishes, barred,
                 starts, extras, shares, wanting, out, forced, closing,
@@ -371,7 +348,7 @@ def dispatch(
                 break
             barred[task] = 1
         if not placed:
-            if state[TASKS_LEFT] == 0 and state[SITTING] < frame[N_SITTINGS]:
+            if state.tasks_left == 0 and state.sitting < frame.n_sittings:
                 end_sitting(frame, state)
                 break
             end_sitting(frame, state)

@@ -12,27 +12,19 @@ import numpy as np
 
 from muster.core.plan.kernel.commit import end_sitting
 from muster.core.plan.kernel.dispatch import free_pins, is_waiting, place_safely
+from muster.core.plan.kernel.fields import Ints
 from muster.core.plan.kernel.find_slot import find_slot
 from muster.core.plan.kernel.jit import compiled
 from muster.core.plan.kernel.layout import (
     BREAK_ITEM,
     EXTRA,
     INF,
-    N_FAMILIES,
     N_RESULTS,
-    N_SITTINGS,
-    N_TASKS,
-    NOW,
     PRE,
-    SITTING,
     START,
-    T_BREAK,
-    T_N,
-    T_PER,
-    T_WORK,
-    TASKS_LEFT,
     TO,
-    Ints,
+    Frame,
+    State,
 )
 
 # Columns of a list
@@ -40,20 +32,20 @@ TASK, UP_TO, FROM_SITTING, WISH, LIST_FIELDS = 0, 1, 2, 3, 4
 
 
 @compiled
-def items_wanted(frame: Ints, state: Ints, task: int, up_to: int) -> int:
+def items_wanted(frame: Frame, state: State, task: int, up_to: int) -> int:
     """How many items a row asks for: one at least; INF where a task is not cut by items."""
-    if frame[frame[T_BREAK] + task] != BREAK_ITEM:
+    if frame.task_break[task] != BREAK_ITEM:
         return INF
-    per = frame[frame[T_PER] + task]
-    last = min(per * frame[frame[T_N] + task], up_to)
-    return max(1, -(-last // per) - -(-state[state[T_WORK] + task] // per))
+    per = frame.task_per_item[task]
+    last = min(per * frame.task_n_items[task], up_to)
+    return max(1, -(-last // per) - -(-state.task_worked[task] // per))
 
 
 @compiled
 def follow(
-    frame: Ints,
-    state: Ints,
-    spare: Ints,
+    frame: Frame,
+    state: State,
+    spare: State,
     order: Ints,
     windows: Ints,
     entries: Ints,
@@ -66,17 +58,17 @@ def follow(
     seconds lets a later one go first that ends by then. A row for which the sitting has no room
     comes first in the next.
     """
-    families = max(1, frame[N_FAMILIES])
+    families = max(1, frame.n_families)
     out = np.zeros(N_RESULTS, np.int64)
     best = np.zeros(N_RESULTS, np.int64)
     forced = np.zeros(families + 2, np.int64)
     closing = np.zeros(families, np.int64)
-    by = np.zeros(frame[N_TASKS], np.int64)
+    by = np.zeros(frame.n_tasks, np.int64)
     used = np.zeros(count, np.int64)
     barred = np.full(count, -1, np.int64)
     first, entered = 0, -1
-    while state[SITTING] < frame[N_SITTINGS] and state[TASKS_LEFT] > 0:
-        sitting = state[SITTING]
+    while state.sitting < frame.n_sittings and state.tasks_left > 0:
+        sitting = state.sitting
         if entered != sitting:
             entered = sitting
             free_pins(frame, state, spare, order, by, out, best, forced, closing, windows)
@@ -88,10 +80,10 @@ def follow(
             if used[row] == 1 or barred[row] == sitting or entries[row, FROM_SITTING] > sitting:
                 continue
             task = entries[row, TASK]
-            per = frame[frame[T_PER] + task]
-            total = per * frame[frame[T_N] + task]
+            per = frame.task_per_item[task]
+            total = per * frame.task_n_items[task]
             up_to = min(total, entries[row, UP_TO])
-            begun = state[state[T_WORK] + task]
+            begun = state.task_worked[task]
             if begun >= up_to:
                 used[row] = 1
                 continue
@@ -103,13 +95,13 @@ def follow(
                 barred[row] = sitting
                 continue
             cut_short = best[TO] < up_to
-            if cut_short and sitting + 1 < frame[N_SITTINGS] and best[EXTRA] > best[TO] - begun:
+            if cut_short and sitting + 1 < frame.n_sittings and best[EXTRA] > best[TO] - begun:
                 barred[row] = sitting
                 continue
             begins = best[START] - best[PRE]
             if held >= 0 and best[START] + best[TO] - begun > held_start:
                 continue
-            if held < 0 and begins - state[NOW] > patience:
+            if held < 0 and begins - state.now > patience:
                 held, held_start = row, begins
                 continue
             chosen = row
@@ -137,5 +129,5 @@ def follow(
             windows,
         ):
             barred[chosen] = sitting
-    if state[SITTING] < frame[N_SITTINGS]:
+    if state.sitting < frame.n_sittings:
         end_sitting(frame, state)

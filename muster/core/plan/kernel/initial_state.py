@@ -6,29 +6,12 @@ import numpy as np
 
 from muster.core.plan.kernel.assemble import Assembled, number
 from muster.core.plan.kernel.commit import drop_stays, end_item, start_item
-from muster.core.plan.kernel.layout import (
-    BLOCK_FIELDS,
-    F_DEAD,
-    F_FIRST,
-    F_LAST,
-    F_OPEN,
-    I_HAND,
-    INF,
-    K_OUT,
-    N_OPEN,
-    NEVER,
-    OPEN_LIST,
-    STATE_COLUMNS,
-    STATE_SCALARS,
-    T_WORK,
-    Ints,
-    column,
-    lay_out,
-)
+from muster.core.plan.kernel.fields import SCALARS, Ints, column, lay_out, scalar, set_scalar
+from muster.core.plan.kernel.layout import BLOCK_FIELDS, INF, NEVER, State
 from muster.core.plan.problem import Break
 
 
-def initial_state(assembled: Assembled, fact_windows: Ints) -> Ints:
+def initial_state(assembled: Assembled, fact_windows: Ints) -> State:
     """The state at ``now``. ``fact_windows`` says by link whether windows from facts are kept."""
     state = _empty(assembled)
     _tell_facts(assembled, state, fact_windows)
@@ -37,7 +20,7 @@ def initial_state(assembled: Assembled, fact_windows: Ints) -> Ints:
     return state
 
 
-def _empty(assembled: Assembled) -> Ints:
+def _empty(assembled: Assembled) -> State:
     problem = assembled.problem
     n_tasks, n_x, n_items = len(assembled.tasks), len(assembled.x_item), len(assembled.items)
     n_families, n_tools, n_places = len(problem.families), len(problem.tools), len(problem.places)
@@ -55,32 +38,34 @@ def _empty(assembled: Assembled) -> Ints:
     begins = problem.sittings[current].start if current < len(problem.sittings) else now
     left = np.array([done[name] < task.work_s for name, task in problem.tasks.items()], bool)
     pinned = np.array((assembled.pin_high < INF) & left, np.int64)
-    scalars = dict.fromkeys(STATE_SCALARS, 0)
-    scalars["NOW"], scalars["SITTING"] = max(now, begins), current
-    scalars["TASKS_LEFT"], scalars["PINS_LEFT"] = int(left.sum()), int(pinned.sum())
+    scalars = dict.fromkeys(SCALARS[State], 0)
+    scalars["now"], scalars["sitting"] = max(now, begins), current
+    scalars["tasks_left"], scalars["pins_left"] = int(left.sum()), int(pinned.sum())
     sizes = {
-        **dict.fromkeys(("T_WORK", "T_OWED"), n_tasks),
-        **dict.fromkeys(("F_OPEN", "F_FIRST", "F_LAST", "OPEN_LIST"), n_families),
-        **dict.fromkeys(("STAY_UNTIL", "STAY_PLACE", "STAY_AMOUNT", "STAY_UNIT"), stays),
-        "I_DONE": n_items,
-        "K_OUT": n_tools,
-        "P_HELD": n_places,
-        "BLOCKS": rows * BLOCK_FIELDS,
+        **dict.fromkeys(("task_worked", "task_owed"), n_tasks),
+        **dict.fromkeys(
+            ("family_open", "family_first", "family_last", "open_families"), n_families
+        ),
+        **dict.fromkeys(("stay_until", "stay_place", "stay_amount", "stay_unit"), stays),
+        "item_done_at": n_items,
+        "tool_out": n_tools,
+        "place_held": n_places,
+        "blocks": rows * BLOCK_FIELDS,
     }
     columns = {name: np.zeros(size, np.int64) for name, size in sizes.items()}
-    columns["T_PINNED"] = pinned
-    columns["X_EST"], columns["X_LST"] = np.full(n_x, NEVER), np.full(n_x, INF)
-    columns["X_PRED"] = assembled.x_pred
-    columns["I_READY"], columns["I_HAND"] = np.full(n_items, NEVER), np.full(n_items, -1)
-    columns["F_DEAD"] = np.full(n_families, INF)
-    columns["U_PAIRS"] = assembled.u_pairs
-    return lay_out(scalars, columns, STATE_SCALARS, STATE_COLUMNS)
+    columns["task_pinned"] = pinned
+    columns["op_earliest"], columns["op_latest"] = np.full(n_x, NEVER), np.full(n_x, INF)
+    columns["op_waits_for"] = assembled.x_pred
+    columns["item_dry_at"], columns["item_in_hand"] = np.full(n_items, NEVER), np.full(n_items, -1)
+    columns["family_deadline"] = np.full(n_families, INF)
+    columns["unit_pairs"] = assembled.u_pairs
+    return lay_out(State, scalars, columns)
 
 
-def _tell_facts(assembled: Assembled, state: Ints, fact_windows: Ints) -> None:
+def _tell_facts(assembled: Assembled, state: State, fact_windows: Ints) -> None:
     problem, frame, t_off = assembled.problem, assembled.frame, assembled.t_off
     t_at = number(assembled.tasks)
-    worked = column(state, T_WORK, len(assembled.tasks))
+    worked = column(state, State, "task_worked", len(assembled.tasks))
     for name, seconds in problem.done_s().items():
         worked[t_at[name]] = seconds
     events: list[tuple[int, int, int, int]] = []
@@ -102,7 +87,7 @@ def _tell_facts(assembled: Assembled, state: Ints, fact_windows: Ints) -> None:
             start_item(frame, state, task_no, int(t_off[task_no]) + place)
         else:
             end_item(frame, state, task_no, place, moment, fact_windows)
-    hand = column(state, I_HAND, len(assembled.items))
+    hand = column(state, State, "item_in_hand", len(assembled.items))
     hand[:] = -1
     for task_no, task in enumerate(problem.tasks.values()):
         place, within = divmod(int(worked[task_no]), task.per_item_s)
@@ -110,26 +95,29 @@ def _tell_facts(assembled: Assembled, state: Ints, fact_windows: Ints) -> None:
             hand[assembled.x_item[t_off[task_no] + place]] = task_no
 
 
-def _carry(assembled: Assembled, state: Ints) -> None:
+def _carry(assembled: Assembled, state: State) -> None:
     problem = assembled.problem
     if problem.sitting_at(problem.now) is None:
         return
     n_families = len(assembled.families)
     f_at, k_at = number(assembled.families), number(assembled.tools)
-    out = column(state, K_OUT, len(assembled.tools))
+    out = column(state, State, "tool_out", len(assembled.tools))
     for left in problem.open:
         family, index = problem.families[left.family], f_at[left.family]
         if family.tool:
             out[k_at[family.tool]] = 1
         if not family.setup_s and not family.cleanup_s:
             continue
-        column(state, F_OPEN, n_families)[index] = 1
-        column(state, F_FIRST, n_families)[index] = left.first_start
-        column(state, F_LAST, n_families)[index] = left.last_end
+        column(state, State, "family_open", n_families)[index] = 1
+        column(state, State, "family_first", n_families)[index] = left.first_start
+        column(state, State, "family_last", n_families)[index] = left.last_end
         if family.open_s is not None:
             # Closed as it would have been; a close may come later, but nothing is won by that.
-            column(state, F_DEAD, n_families)[index] = left.last_end + family.open_s
-        column(state, OPEN_LIST, n_families)[state[N_OPEN]] = index
-        state[N_OPEN] += 1
+            column(state, State, "family_deadline", n_families)[index] = (
+                left.last_end + family.open_s
+            )
+        count = scalar(state, State, "n_open")
+        column(state, State, "open_families", n_families)[count] = index
+        set_scalar(state, State, "n_open", count + 1)
     for name in problem.out:
         out[k_at[name]] = 1

@@ -10,9 +10,11 @@ from typing import TypeVar, cast
 
 import numba
 
+from muster.core.plan.kernel.fields import named
+
 Function = TypeVar("Function", bound=Callable[..., object])
 
 
 def compiled(function: Function) -> Function:
     """The function, compiled at its first call and kept on disk."""
-    return cast(Function, numba.njit(cache=True, nogil=True)(function))
+    return cast(Function, numba.njit(cache=True, nogil=True)(named(function)))

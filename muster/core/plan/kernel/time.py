@@ -3,11 +3,11 @@
 from __future__ import annotations
 
 from muster.core.plan.kernel.jit import compiled
-from muster.core.plan.kernel.layout import CLOCK_OFF, INF, RATE_FROM, RATE_MILLI, Ints
+from muster.core.plan.kernel.layout import INF, Frame
 
 
 @compiled
-def reach(frame: Ints, clock: int, start: int, milli: int) -> int:
+def reach(frame: Frame, clock: int, start: int, milli: int) -> int:
     """The first whole second by which at least ``milli`` thousandths have been waited."""
     if milli <= 0:
         return start
@@ -15,12 +15,12 @@ def reach(frame: Ints, clock: int, start: int, milli: int) -> int:
         return start - (-milli // 1000)
     left = milli
     moment = start
-    first, last = frame[frame[CLOCK_OFF] + clock], frame[frame[CLOCK_OFF] + clock + 1]
+    first, last = frame.clock_rates[clock], frame.clock_rates[clock + 1]
     for index in range(first, last):
-        until = INF if index + 1 == last else frame[frame[RATE_FROM] + index + 1]
+        until = INF if index + 1 == last else frame.rate_from[index + 1]
         if until <= moment:
             continue
-        rate = frame[frame[RATE_MILLI] + index]
+        rate = frame.rate_milli[index]
         if rate > 0:
             needed = -(-left // rate)
             if moment + needed <= until:
@@ -31,13 +31,13 @@ def reach(frame: Ints, clock: int, start: int, milli: int) -> int:
 
 
 @compiled
-def ready(frame: Ints, clock: int, start: int, wait_s: int) -> int:
+def ready(frame: Frame, clock: int, start: int, wait_s: int) -> int:
     """When ``wait_s`` have been waited from ``start``."""
     return reach(frame, clock, start, wait_s * 1000)
 
 
 @compiled
-def latest(frame: Ints, clock: int, start: int, window_s: int, earliest: int) -> int:
+def latest(frame: Frame, clock: int, start: int, window_s: int, earliest: int) -> int:
     """The last second at which no more than ``window_s`` have been waited.
 
     Slow drying stretches a window on its clock, but a label's minutes are the wall's: where the

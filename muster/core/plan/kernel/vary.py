@@ -5,26 +5,17 @@ from __future__ import annotations
 import numpy as np
 
 from muster.core.plan.kernel.commit import unmet_s
+from muster.core.plan.kernel.fields import Ints
 from muster.core.plan.kernel.follow import FROM_SITTING, TASK, UP_TO, WISH
 from muster.core.plan.kernel.jit import compiled
 from muster.core.plan.kernel.layout import (
-    BLOCKS,
+    BLOCK_FIELDS,
     BREAK_ITEM,
     DO_WORK,
     INF,
-    N_BLOCKS,
-    N_SITTINGS,
-    N_TASKS,
-    SIT_END,
-    T_BREAK,
-    T_FAMILY,
-    T_N,
-    T_PER,
-    T_WORK,
-    TASKS_LEFT,
-    WANT_OFF,
     Floats,
-    Ints,
+    Frame,
+    State,
 )
 
 N_DRAWS = 11
@@ -39,36 +30,38 @@ RELENT = 0.3
 
 
 @compiled
-def wants(frame: Ints, task: int) -> bool:
+def wants(frame: Frame, task: int) -> bool:
     """Whether a task wants anything."""
-    return frame[frame[WANT_OFF] + task + 1] > frame[frame[WANT_OFF] + task]
+    return frame.task_wants[task + 1] > frame.task_wants[task]
 
 
 @compiled
-def read_list(frame: Ints, state: Ints, entries: Ints) -> int:
+def read_list(frame: Frame, state: State, entries: Ints) -> int:
     """Write the pieces placed in ``state`` as rows of ``entries``, then what is left, so that it
     may be moved to where there is room; returns how many."""
     count, sitting = 0, 0
-    for row in range(state[N_BLOCKS]):
-        at = state[BLOCKS] + row * 6
-        if state[at] != DO_WORK:
+    for row in range(state.n_blocks):
+        at = row * BLOCK_FIELDS
+        if state.blocks[at] != DO_WORK:
             continue
-        while sitting + 1 < frame[N_SITTINGS] and frame[frame[SIT_END] + sitting] <= state[at + 4]:
+        while sitting + 1 < frame.n_sittings and frame.sitting_end[sitting] <= state.blocks[at + 4]:
             sitting += 1
         if count >= len(entries):
             break
-        entries[count, TASK] = state[at + 1]
-        entries[count, UP_TO] = state[at + 3]
+        entries[count, TASK] = state.blocks[at + 1]
+        entries[count, UP_TO] = state.blocks[at + 3]
         entries[count, FROM_SITTING] = sitting
         entries[count, WISH] = 0
-        if wants(frame, state[at + 1]):
-            unmet = unmet_s(frame, sitting, state[at + 1], state[at + 4], state[at + 5])
+        if wants(frame, state.blocks[at + 1]):
+            unmet = unmet_s(
+                frame, sitting, state.blocks[at + 1], state.blocks[at + 4], state.blocks[at + 5]
+            )
             entries[count, WISH] = 1 if unmet == 0 else 0
         count += 1
-    if state[TASKS_LEFT] > 0:
-        for task in range(frame[N_TASKS]):
-            whole = frame[frame[T_PER] + task] * frame[frame[T_N] + task]
-            if state[state[T_WORK] + task] < whole and count < len(entries):
+    if state.tasks_left > 0:
+        for task in range(frame.n_tasks):
+            whole = frame.task_per_item[task] * frame.task_n_items[task]
+            if state.task_worked[task] < whole and count < len(entries):
                 entries[count, TASK] = task
                 entries[count, UP_TO] = INF
                 entries[count, FROM_SITTING] = 0
@@ -78,7 +71,7 @@ def read_list(frame: Ints, state: Ints, entries: Ints) -> int:
 
 
 @compiled
-def vary(frame: Ints, strands: Ints, entries: Ints, count: int, draws: Floats, made: Ints) -> int:
+def vary(frame: Frame, strands: Ints, entries: Ints, count: int, draws: Floats, made: Ints) -> int:
     """Write a neighbour of the first ``count`` rows of ``entries`` to ``made``; returns its rows.
 
     ``strands`` says by task which tray it works; ``draws`` decide everything.
@@ -140,7 +133,7 @@ def vary(frame: Ints, strands: Ints, entries: Ints, count: int, draws: Floats, m
 
 @compiled
 def _beside_family(
-    frame: Ints,
+    frame: Frame,
     entries: Ints,
     count: int,
     row: int,
@@ -151,27 +144,27 @@ def _beside_family(
 ) -> bool:
     """Move a row beside another of its family; or the next few of its family to it. False: it has
     no other."""
-    family = frame[frame[T_FAMILY] + entries[row, TASK]]
+    family = frame.task_family[entries[row, TASK]]
     if family < 0:
         return False
     if several:
         wanted = 1 + int(draws[5] * 3.0)
         least = wanted
         for other in range(row + 1, count):
-            if wanted > 0 and frame[frame[T_FAMILY] + entries[other, TASK]] == family:
+            if wanted > 0 and frame.task_family[entries[other, TASK]] == family:
                 keys[other] = row + 0.5 + 0.001 * (other - row)
                 made[other, FROM_SITTING] = entries[row, FROM_SITTING]
                 wanted -= 1
         return wanted < least
     like = 0
     for other in range(count):
-        if other != row and frame[frame[T_FAMILY] + entries[other, TASK]] == family:
+        if other != row and frame.task_family[entries[other, TASK]] == family:
             like += 1
     if like == 0:
         return False
     pick = int(draws[2] * like)
     for other in range(count):
-        if other != row and frame[frame[T_FAMILY] + entries[other, TASK]] == family:
+        if other != row and frame.task_family[entries[other, TASK]] == family:
             if pick == 0:
                 keys[row] = other + (0.5 if draws[3] < 0.7 else -0.5)
                 made[row, FROM_SITTING] = entries[other, FROM_SITTING]
@@ -182,13 +175,13 @@ def _beside_family(
 
 @compiled
 def _recut(
-    frame: Ints, entries: Ints, count: int, row: int, draws: Floats, keys: Floats, made: Ints
+    frame: Frame, entries: Ints, count: int, row: int, draws: Floats, keys: Floats, made: Ints
 ) -> int:
     """Make a row whole, or cut it at an item; a cut adds a row."""
     task = entries[row, TASK]
-    per = frame[frame[T_PER] + task]
-    whole = per * frame[frame[T_N] + task]
-    if entries[row, UP_TO] < whole or frame[frame[T_BREAK] + task] != BREAK_ITEM:
+    per = frame.task_per_item[task]
+    whole = per * frame.task_n_items[task]
+    if entries[row, UP_TO] < whole or frame.task_break[task] != BREAK_ITEM:
         made[row, UP_TO] = INF
         return count
     first = 0

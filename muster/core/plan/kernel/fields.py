@@ -1,0 +1,166 @@
+"""Named fields of one flat array, that cost nothing once they are compiled.
+
+A structure is a class whose annotations name its fields: scalars (``int``), then columns. Functions
+take arrays under its name, and read ``state.now`` and ``state.task_worked[t]``; before they are
+compiled, ``named`` writes that as ``state[0]`` and ``state[state[10] + t]``.
+"""
+
+from __future__ import annotations
+
+import ast
+import inspect
+import textwrap
+from collections.abc import Callable, Mapping
+from types import FunctionType
+from typing import TYPE_CHECKING, TypeVar, cast
+
+import numpy as np
+import numpy.typing as npt
+
+Ints = npt.NDArray[np.int64]
+Function = TypeVar("Function", bound=Callable[..., object])
+Kind = TypeVar("Kind", bound="Structure")
+Made = TypeVar("Made", bound="type[Structure]")
+
+if TYPE_CHECKING:
+
+    class Column:
+        """Numbers by index."""
+
+        def __getitem__(self, index: int) -> int: ...
+        def __setitem__(self, index: int, value: int) -> None: ...
+
+    class Structure(Ints):
+        """One flat array with named fields."""
+else:
+    Column = np.ndarray
+
+    class Structure:
+        """One flat array with named fields."""
+
+
+STRUCTURES: dict[str, type[Structure]] = {}
+OFFSETS: dict[type[Structure], dict[str, int]] = {}
+SCALARS: dict[type[Structure], tuple[str, ...]] = {}
+
+
+def structure(made: Made) -> Made:
+    """Register a class as a structure: scalars come first."""
+    names = list(made.__annotations__)
+    scalars = tuple(name for name in names if made.__annotations__[name] == "int")
+    if tuple(names[: len(scalars)]) != scalars:
+        raise TypeError(f"{made.__name__}: its scalars must come before its columns")
+    STRUCTURES[made.__name__] = made
+    OFFSETS[made] = {name: index for index, name in enumerate(names)}
+    SCALARS[made] = scalars
+    return made
+
+
+def lay_out(made: type[Kind], scalars: Mapping[str, int], columns: Mapping[str, Ints]) -> Kind:
+    """One flat array: the scalars, where each column begins, then the columns.
+
+    Raises KeyError where a field is missing.
+    """
+    offsets = OFFSETS[made]
+    sizes = [len(columns[name]) for name in offsets if name not in SCALARS[made]]
+    flat = np.zeros(len(offsets) + sum(sizes), np.int64)
+    at = len(offsets)
+    for name, offset in offsets.items():
+        if name in SCALARS[made]:
+            flat[offset] = scalars[name]
+            continue
+        flat[offset] = at
+        flat[at : at + len(columns[name])] = columns[name]
+        at += len(columns[name])
+    return cast(Kind, flat)
+
+
+def copy_of(flat: Kind) -> Kind:
+    """A copy that can be changed by itself."""
+    return flat.copy()
+
+
+def column(flat: Ints, made: type[Structure], name: str, size: int) -> Ints:
+    """A view of a column's first ``size`` numbers."""
+    at = int(flat[OFFSETS[made][name]])
+    return flat[at : at + size]
+
+
+def scalar(flat: Ints, made: type[Structure], name: str) -> int:
+    """A scalar's value."""
+    return int(flat[OFFSETS[made][name]])
+
+
+def set_scalar(flat: Ints, made: type[Structure], name: str, value: int) -> None:
+    """Set a scalar."""
+    flat[OFFSETS[made][name]] = value
+
+
+def named(function: Function) -> Function:
+    """The function with the fields of its structures written as look-ups in flat arrays.
+
+    Raises AttributeError for a field that a structure lacks, TypeError for a column that is used
+    without an index.
+    """
+    structures = {
+        name: STRUCTURES[kind]
+        for name, kind in function.__annotations__.items()
+        if isinstance(kind, str) and kind in STRUCTURES
+    }
+    if not structures:
+        return function
+    plain = cast(FunctionType, function)
+    tree = ast.parse(textwrap.dedent(inspect.getsource(plain)))
+    definition = cast(ast.FunctionDef, tree.body[0])
+    definition.decorator_list = []
+    _Fields(structures, definition.name).visit(definition)
+    # Lines stay those of the source, for tracebacks and for the compiler's store on disk.
+    ast.increment_lineno(tree, plain.__code__.co_firstlineno - 1)
+    ast.fix_missing_locations(tree)
+    made: dict[str, object] = {}
+    exec(compile(tree, plain.__code__.co_filename, "exec"), plain.__globals__, made)
+    result = cast(FunctionType, made[definition.name])
+    result.__module__, result.__doc__ = plain.__module__, plain.__doc__
+    return cast(Function, result)
+
+
+class _Fields(ast.NodeTransformer):
+    """``array.scalar`` and ``array.column[index]`` as look-ups."""
+
+    def __init__(self, structures: Mapping[str, type[Structure]], function: str) -> None:
+        self.structures, self.function = structures, function
+
+    def _offset(self, node: ast.expr) -> tuple[ast.Name, str, int] | None:
+        """The array, field and offset that an attribute names; None for any other node."""
+        if not isinstance(node, ast.Attribute) or not isinstance(node.value, ast.Name):
+            return None
+        made = self.structures.get(node.value.id)
+        if made is None:
+            return None
+        if node.attr not in OFFSETS[made]:
+            raise AttributeError(f"{self.function}: {made.__name__} has no field '{node.attr}'")
+        return node.value, node.attr, OFFSETS[made][node.attr]
+
+    def visit_Subscript(self, node: ast.Subscript) -> ast.AST:
+        found = self._offset(node.value)
+        if found is None:
+            return self.generic_visit(node)
+        array, name, offset = found
+        if name in SCALARS[self.structures[array.id]] or isinstance(node.slice, ast.Slice):
+            raise TypeError(f"{self.function}: '{name}' cannot be indexed like that")
+        begins = ast.Subscript(ast.Name(array.id, ast.Load()), ast.Constant(offset), ast.Load())
+        index = ast.BinOp(begins, ast.Add(), cast(ast.expr, self.visit(node.slice)))
+        return ast.copy_location(
+            ast.Subscript(ast.Name(array.id, ast.Load()), index, node.ctx), node
+        )
+
+    def visit_Attribute(self, node: ast.Attribute) -> ast.AST:
+        found = self._offset(node)
+        if found is None:
+            return self.generic_visit(node)
+        array, name, offset = found
+        if name not in SCALARS[self.structures[array.id]]:
+            raise TypeError(f"{self.function}: the column '{name}' needs an index")
+        return ast.copy_location(
+            ast.Subscript(ast.Name(array.id, ast.Load()), ast.Constant(offset), node.ctx), node
+        )
