@@ -2,10 +2,12 @@
 
 from __future__ import annotations
 
+import json
 import logging
 import uuid
 from collections.abc import Callable
 from contextvars import ContextVar
+from datetime import UTC, datetime
 
 from django.http import HttpRequest, HttpResponse
 
@@ -33,3 +35,20 @@ class WithId(logging.Filter):
         """Add it; let every record pass."""
         record.request_id = current_id.get()
         return True
+
+
+class AsJson(logging.Formatter):
+    """Each record as one line of JSON."""
+
+    def format(self, record: logging.LogRecord) -> str:
+        """Time, level, request, logger, words, and the traceback where there is one."""
+        row = {
+            "time": datetime.fromtimestamp(record.created, UTC).isoformat(),
+            "level": record.levelname,
+            "request": getattr(record, "request_id", "-"),
+            "logger": record.name,
+            "message": record.getMessage(),
+        }
+        if record.exc_info:
+            row["traceback"] = self.formatException(record.exc_info)
+        return json.dumps(row, ensure_ascii=False)

@@ -109,6 +109,16 @@ CONTENT_SECURITY_POLICY = {
         "frame-ancestors": ["'none'"],
     }
 }
+HTTPS = os.environ.get("CRISP_HTTPS") == "1"
+"""Behind a proxy that speaks HTTPS and sets ``X-Forwarded-Proto``: cookies go by HTTPS only, and
+browsers are told to come by nothing else for a year. Names it answers to: ``CRISP_HOSTS``."""
+
+SESSION_COOKIE_SECURE = CSRF_COOKIE_SECURE = SECURE_SSL_REDIRECT = HTTPS
+SECURE_HSTS_SECONDS = 365 * 86400 if HTTPS else 0
+SECURE_PROXY_SSL_HEADER = ("HTTP_X_FORWARDED_PROTO", "https") if HTTPS else None
+USE_X_FORWARDED_HOST = HTTPS
+SECURE_REDIRECT_EXEMPT = [r"^healthz$"]
+CSRF_TRUSTED_ORIGINS = [f"https://{host}" for host in ALLOWED_HOSTS if HTTPS]
 SESSION_COOKIE_AGE = 60 * 86400
 SESSION_COOKIE_SAMESITE = "Lax"
 CSRF_COOKIE_SAMESITE = "Lax"
@@ -124,14 +134,18 @@ WHITENOISE_USE_FINDERS = False
 LANGUAGE_CODE = "en-gb"
 USE_TZ = True
 TIME_ZONE = "UTC"
+LOG_FORMAT = "json" if os.environ.get("CRISP_LOG") == "json" else "line"
+"""``json``: each line of the log is an object, for a machine that collects them."""
+
 LOGGING = {
     "version": 1,
     "disable_existing_loggers": False,
     "filters": {"with_id": {"()": "muster.apps.request_ids.WithId"}},
     "formatters": {"line": {"format": "{asctime} {levelname} {request_id} {name}: {message}",
-                            "style": "{"}},
+                            "style": "{"},
+                   "json": {"()": "muster.apps.request_ids.AsJson"}},
     "handlers": {"stderr": {"class": "logging.StreamHandler", "filters": ["with_id"],
-                            "formatter": "line"}},
+                            "formatter": LOG_FORMAT}},
     "root": {"handlers": ["stderr"], "level": "WARNING"},
     "loggers": {"django": {"handlers": ["stderr"], "level": "WARNING", "propagate": False}},
 }  # fmt: skip

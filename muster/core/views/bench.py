@@ -4,11 +4,12 @@ from __future__ import annotations
 
 from dataclasses import dataclass
 from datetime import datetime, timedelta
+from itertools import groupby
 
 from muster.core.facts.fact import Tick
 from muster.core.pipeline import Derived
 from muster.core.plan.clocks import rates_of, ready_at
-from muster.core.views.board import Board
+from muster.core.views.board import Board, SittingSpan
 from muster.core.views.cards import CallCard
 
 FORGOTTEN_S = 1200
@@ -61,68 +62,79 @@ class BenchView:
 
 def bench_view(derived: Derived, board: Board) -> BenchView:
     """Put the bench together."""
-    problem, instance, state = derived.instance.problem, derived.instance, derived.state
-    cards = {card.id: card for card in board.calls}
+    problem, state = derived.instance.problem, derived.state
     current = problem.sitting_at(problem.now)
     span = board.sittings[current] if current is not None else None
-    order: list[str] = []
-    for piece in board.pieces:
-        if not order or order[-1] != piece.call:
-            order.append(piece.call)
-    running = state.under_way
-    shown: CallCard | None = None
-    if running is not None:
-        shown = next(
-            (
-                card
-                for card in board.calls
-                if card.unit == running.unit
-                and card.tray.endswith(f".{running.tray}")
-                and card.pass_keys[:1] == list(running.pass_keys[:1])
-            ),
-            None,
-        )
-    if shown is None and order:
-        shown = cards[order[0]]
-    tonight = [piece.call for piece in board.pieces if span is not None and piece.start < span.end]
-    following = [cards[name] for name in order if shown is None or name != shown.id]
-    clean = None
-    if span is not None and running is not None and shown is not None:
-        family = derived.calls[shown.id].first.family
-        seconds = problem.families[family].cleanup_s if family else 0
-        if shown.tool and shown.tool in problem.tools:
-            seconds += problem.tools[shown.tool].cleanup_s
-        clean = instance.moment(instance.seconds(span.end) - seconds)
-    pips = []
-    for model in shown.models if shown else ():
-        tick = state.ticks.get((shown.unit, model, shown.pass_keys[0])) if shown else None
-        touched = bool(shown and (shown.unit, model, shown.pass_keys[0]) in state.touch_ups)
-        wet = tick is not None and shown is not None and _is_wet(derived, shown.id, tick)
-        stage = "open" if tick is None else "wet" if wet else "done"
-        pips.append(BenchPip(model, stage, touched, str(tick.fact) if tick else None))
-    last = state.last()
+    order = [name for name, _ in groupby(piece.call for piece in board.pieces)]
+    cards = {card.id: card for card in board.calls}
+    under_way = _card_under_way(derived, board)
+    shown = under_way or (cards[order[0]] if order else None)
+    pips = _pips(derived, shown) if shown else []
     left = sum(pip.state == "open" for pip in pips)
-    since = state.under_way.since if state.under_way and shown else None
+    tonight = [piece.call for piece in board.pieces if span is not None and piece.start < span.end]
+    running = state.under_way
+    since = running.since if running and shown else None
     about = None
     if since is not None and shown is not None:
         about = min(derived.snapshot.now, since + timedelta(seconds=left * shown.per_item_s))
+    last = state.last()
     return BenchView(
         call=shown,
         running=running is not None and shown is not None,
         paused=running is not None and running.paused,
-        pips=sorted(pips, key=lambda pip: pip.model),
+        pips=pips,
         number=(tonight.index(shown.id) + 1) if shown and shown.id in tonight else 1,
-        of=len(dict.fromkeys(tonight)),
+        of=len(set(tonight)),
         since=since,
         finished_about=about,
         forgotten=_is_forgotten(derived, left, shown.per_item_s if shown else 0),
         sitting_end=span.end if span else None,
-        clean_up_from=clean,
-        next=following[:3],
+        clean_up_from=_clean_up_from(derived, span, shown) if running else None,
+        next=[cards[name] for name in order if shown is None or name != shown.id][:3],
         drying=_drying(derived, board),
         can_take_back=last is not None,
         last_fact=str(last.id) if last else None,
     )
+
+
+def _card_under_way(derived: Derived, board: Board) -> CallCard | None:
+    """The card of the call that is under way, where the board still has it."""
+    running = derived.state.under_way
+    if running is None:
+        return None
+    told = (running.unit, str(running.tray), list(running.pass_keys[:1]))
+    for card in board.calls:
+        if (card.unit, card.tray.rpartition(".")[2], card.pass_keys[:1]) == told:
+            return card
+    return None
+
+
+def _pips(derived: Derived, card: CallCard) -> list[BenchPip]:
+    """Each model of a call, by its number in the unit."""
+    pips = []
+    for model in sorted(card.models):
+        key = (card.unit, model, card.pass_keys[0])
+        tick = derived.state.ticks.get(key)
+        stage = "open"
+        if tick is not None:
+            stage = "wet" if _is_wet(derived, card.id, tick) else "done"
+        fact = str(tick.fact) if tick else None
+        pips.append(BenchPip(model, stage, key in derived.state.touch_ups, fact))
+    return pips
+
+
+def _clean_up_from(
+    derived: Derived, span: SittingSpan | None, card: CallCard | None
+) -> datetime | None:
+    """When to begin to close the mix and put the tool away, so that the sitting ends in time."""
+    if span is None or card is None:
+        return None
+    problem = derived.instance.problem
+    family = derived.calls[card.id].first.family
+    seconds = problem.families[family].cleanup_s if family else 0
+    if card.tool and card.tool in problem.tools:
+        seconds += problem.tools[card.tool].cleanup_s
+    return span.end - timedelta(seconds=seconds)
 
 
 def _is_forgotten(derived: Derived, left: int, per_item_s: int) -> bool:

@@ -105,7 +105,7 @@ def named(function: Function) -> Function:
     structures = {
         name: STRUCTURES[kind]
         for name, kind in function.__annotations__.items()
-        if isinstance(kind, str) and kind in STRUCTURES
+        if name != "return" and isinstance(kind, str) and kind in STRUCTURES
     }
     if not structures:
         return function

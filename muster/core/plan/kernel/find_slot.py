@@ -157,6 +157,14 @@ def tail_of(frame: Frame, state: State, family: int, closing: Ints) -> int:
 
 
 @compiled
+def close_first(forced: Ints, closing: Ints, n_forced: int, family: int) -> int:
+    """Add a family to those that are closed before the piece; returns how many they are then."""
+    forced[n_forced] = family
+    closing[family] = 1
+    return n_forced + 1
+
+
+@compiled
 def find_slot(
     frame: Frame,
     state: State,
@@ -173,112 +181,120 @@ def find_slot(
     ``wish`` 1: only where all that the task wants holds. ``out`` takes the answer, ``forced`` the
     families to close first, in order. False: no place.
     """
-    to_all, earliest = run_of(frame, state, task, most_items)
-    if to_all == 0:
+    to, earliest = run_of(frame, state, task, most_items)
+    if to == 0:
         return False
-    now = state.now
     sitting = state.sitting
+    earliest = max(earliest, not_before, state.now)
+    calendar = frame.task_wish_calendar[task] if wish == 1 else frame.task_calendar[task]
+    first_slot = frame.calendar_first_slot[calendar * frame.n_sittings + sitting]
+    for slot in range(first_slot, frame.calendar_slots[calendar + 1]):
+        if frame.slot_sitting[slot] != sitting:
+            break
+        low, end = max(earliest, frame.slot_start[slot]), frame.slot_end[slot]
+        if low < end and fit_into(frame, state, task, low, end, to, out, forced, closing):
+            return True
+    return False
+
+
+@compiled
+def fit_into(
+    frame: Frame,
+    state: State,
+    task: int,
+    low: int,
+    slot_end: int,
+    to_all: int,
+    out: Ints,
+    forced: Ints,
+    closing: Ints,
+) -> bool:
+    """``find_slot`` in one slot, from ``low`` to its end; at most up to ``to_all`` of the work.
+
+    Each round either finds that it fits, gives up, or learns what must be closed first, where the
+    piece must be cut, or until when a place is full.
+    """
+    now = state.now
     begun = state.task_worked[task]
     family = frame.task_family[task]
     tool = frame.family_tool[family] if family >= 0 else -1
-    earliest = max(earliest, not_before, now)
-    sitting_end = frame.sitting_end[sitting]
-    cal = frame.task_wish_calendar[task] if wish == 1 else frame.task_calendar[task]
-    first_slot = frame.calendar_first_slot[cal * frame.n_sittings + sitting]
-    for slot in range(first_slot, frame.calendar_slots[cal + 1]):
-        if frame.slot_sitting[slot] != sitting:
-            break
-        slot_end = frame.slot_end[slot]
-        low = max(earliest, frame.slot_start[slot])
-        if low >= slot_end:
-            continue
-        n_forced = 0
-        closing[:] = 0
-        own_closed = False
-        to = to_all
-        for _ in range(MOST_ROUNDS):
-            join = False
-            if family >= 0 and frame.family_merges[family] == 1 and not own_closed:
-                join = state.family_open[family] == 1
-            setup = 0
-            if family >= 0 and not join:
-                setup = frame.family_setup[family]
-                if tool >= 0:
-                    victim = tool_is_full(frame, state, family, closing)
-                    if victim >= 0:
-                        forced[n_forced] = victim
-                        n_forced += 1
-                        closing[victim] = 1
-                        if victim == family:
-                            own_closed = True
-                        continue
-            if tool >= 0 and state.tool_out[tool] == 0:
-                setup += frame.tool_setup[tool]
-            pre = setup
-            for index in range(n_forced):
-                pre += frame.family_cleanup[forced[index]]
-            start = max(low, now + pre)
-            if join and frame.family_keeps[family] < INF:
-                if start - state.family_last[family] > frame.family_keeps[family]:
-                    forced[n_forced] = family
-                    n_forced += 1
-                    closing[family] = 1
-                    own_closed = True
+    sitting_end = frame.sitting_end[state.sitting]
+    n_forced = 0
+    closing[:] = 0
+    to = to_all
+    for _ in range(MOST_ROUNDS):
+        join = False
+        if family >= 0 and frame.family_merges[family] == 1 and closing[family] == 0:
+            join = state.family_open[family] == 1
+        setup = 0
+        if family >= 0 and not join:
+            setup = frame.family_setup[family]
+            if tool >= 0:
+                victim = tool_is_full(frame, state, family, closing)
+                if victim >= 0:
+                    n_forced = close_first(forced, closing, n_forced, victim)
                     continue
-            limit = min(slot_end, sitting_end - tail_of(frame, state, family, closing))
-            life = INF
-            if family >= 0 and frame.family_life[family] < INF:
-                life = frame.family_life[family] + (state.family_first[family] if join else start)
-            room = min(limit, life) - start
-            if to - begun > room:
-                cut = cut_at(frame, task, begun, begun + room) if room > 0 else 0
-                if cut == 0:
-                    if join and life < limit:
-                        forced[n_forced] = family
-                        n_forced += 1
-                        closing[family] = 1
-                        own_closed = True
-                        to = to_all
-                        continue
-                    break
-                to = cut
-            housed, wait = room_for(frame, state, task, start, to)
-            if housed < to:
-                if housed > 0:
-                    to = housed
-                elif wait < INF and wait > start:
-                    low = wait
+        if tool >= 0 and state.tool_out[tool] == 0:
+            setup += frame.tool_setup[tool]
+        pre = setup
+        for index in range(n_forced):
+            pre += frame.family_cleanup[forced[index]]
+        start = max(low, now + pre)
+        if join and frame.family_keeps[family] < INF:
+            if start - state.family_last[family] > frame.family_keeps[family]:
+                n_forced = close_first(forced, closing, n_forced, family)
+                continue
+        limit = min(slot_end, sitting_end - tail_of(frame, state, family, closing))
+        life = INF
+        if family >= 0 and frame.family_life[family] < INF:
+            life = frame.family_life[family] + (state.family_first[family] if join else start)
+        space = min(limit, life) - start
+        if to - begun > space:
+            cut = cut_at(frame, task, begun, begun + space) if space > 0 else 0
+            if cut == 0:
+                if join and life < limit:
+                    n_forced = close_first(forced, closing, n_forced, family)
                     to = to_all
-                    if low >= slot_end:
-                        break
                     continue
-                else:
-                    break
-            last = latest_of(frame, state, task, to)
-            if start > last:
-                break
-            if state.task_pinned[task] == 1 and start > frame.pin_high[task]:
-                break
-            ended = start + to - begun
-            other = closes_in_time(frame, state, family, ended, closing)
-            if other == -2:
-                break
-            if other >= 0:
-                forced[n_forced] = other
-                n_forced += 1
-                closing[other] = 1
+                return False
+            to = cut
+        housed, wait = room_for(frame, state, task, start, to)
+        if housed < to:
+            if housed > 0:
+                to = housed
+            elif start < wait < slot_end:
+                low = wait
                 to = to_all
                 continue
-            out[START] = start
-            out[TO] = to
-            out[PRE] = pre
-            extra = setup
-            if family >= 0 and not join and frame.family_merges[family] == 1:
-                extra += frame.family_cleanup[family]
-            if tool >= 0 and state.tool_out[tool] == 0:
-                extra += frame.tool_cleanup[tool]
-            out[EXTRA] = extra
-            out[JOIN] = 1 if join else 0
-            out[N_FORCED] = n_forced
-            return True
+            else:
+                return False
+        if start > latest_of(frame, state, task, to):
+            return False
+        if state.task_pinned[task] == 1 and start > frame.pin_high[task]:
+            return False
+        other = closes_in_time(frame, state, family, start + to - begun, closing)
+        if other == -2:
+            return False
+        if other >= 0:
+            n_forced = close_first(forced, closing, n_forced, other)
+            to = to_all
+            continue
+        out[START] = start
+        out[TO] = to
+        out[PRE] = pre
+        out[EXTRA] = setup + put_away_after(frame, state, family, tool, join)
+        out[JOIN] = 1 if join else 0
+        out[N_FORCED] = n_forced
+        return True
     return False
+
+
+@compiled
+def put_away_after(frame: Frame, state: State, family: int, tool: int, join: bool) -> int:
+    """Seconds of closing and putting away that a piece brings with it."""
+    extra = 0
+    if family >= 0 and not join and frame.family_merges[family] == 1:
+        extra += frame.family_cleanup[family]
+    if tool >= 0 and state.tool_out[tool] == 0:
+        extra += frame.tool_cleanup[tool]
+    return extra

@@ -4,16 +4,17 @@ from __future__ import annotations
 
 from collections.abc import Iterator
 
-from muster.core.craft.media import State
+from muster.core.craft.media import Grade, State
 from muster.core.craft.techniques import TechniqueTrait
 from muster.core.stack.finding import Finding, Insert, rule
 from muster.core.stack.formatting import duration, seal_before
-from muster.core.stack.walk import Walk, meant_for
+from muster.core.stack.layer import WHOLE
+from muster.core.stack.walk import ExposedLayer, Walk, meant_for
 
 
 @rule(9, "unprotected paint", "white spirit comes over enamel, oil or fresh paint not sealed")
 def findings(walked: Walk) -> Iterator[Finding]:
-    """An error where it dissolves; a note where it only stains matt acrylic."""
+    """An error where it dissolves; a note where it only stains matt acrylic, said once."""
     stained = False
     for step in walked.steps:
         film = step.layer
@@ -22,51 +23,22 @@ def findings(walked: Walk) -> Iterator[Finding]:
         bare = [
             met
             for met in step.exposed
-            if not met.sealed
-            and met.layer.lays
-            and met.layer.medium
-            and not meant_for(film, met.layer)
-        ]
-        soft = [
-            met
-            for met in bare
-            if met.layer.medium
-            and met.layer.medium.family == "oily"
-            and met.state < State.CURED
-            and met.layer.cover >= 0.5
-        ]
-        cured_enamel = [
-            met
-            for met in bare
-            if met.layer.medium
-            and met.layer.cover >= 0.5
-            and met.layer.medium.family == "oily"
-            and met.state == State.CURED
-            and not met.layer.medium.seals
-            and met.layer.does(TechniqueTrait.HIDES)
+            if not met.sealed and met.layer.lays and not meant_for(film, met.layer)
         ]
         seal = Insert("seal it first", seal_before(step), film.one.key)
-        if (soft or cured_enamel) and film.medium and film.grade >= 2:
-            met = (soft or cured_enamel)[0]
+        oily = [met for met in bare if _is_oily(met)]
+        soft = [met for met in oily if met.state < State.CURED]
+        dissolved = soft or [met for met in oily if _is_bare_coat(met)]
+        if dissolved and film.medium and film.grade >= Grade.BRUSH:
+            met = dissolved[0]
             words = (
                 f"white spirit of '{film.name}' dissolves '{met.layer.name}' of "
-                f"{duration(met.age)}, "
-                f"which nothing seals"
+                f"{duration(met.age)}, which nothing seals"
             )
-            ready = met.state >= State.RECOATABLE
-            yield Finding(
-                "unprotected paint", "error", words, film.one.key, (seal,) if ready else ()
-            )
+            repairs = (seal,) if met.state >= State.RECOATABLE else ()
+            yield Finding("unprotected paint", "error", words, film.one.key, repairs)
             continue
-        matt = [
-            met
-            for met in bare
-            if met.layer.medium
-            and met.layer.medium.family == "acrylic"
-            and not met.layer.medium.seals
-            and met.layer.one.finish in (None, "matt")
-            and met.layer.cover >= 0.9
-        ]
+        matt = [met for met in bare if _is_matt_acrylic(met)]
         wanted = walked.habits.wash_ground == "matt" or walked.recipe.kind == "building"
         if matt and not stained and not wanted:
             stained = True
@@ -75,3 +47,23 @@ def findings(walked: Walk) -> Iterator[Finding]:
                 "mortar and timber; elsewhere seal first, and it can be taken back"
             )
             yield Finding("unprotected paint", "note", words, film.one.key, (seal,))
+
+
+def _is_oily(met: ExposedLayer) -> bool:
+    """Enamel or oil over at least half of its zone."""
+    medium = met.layer.medium
+    return medium is not None and medium.family == "oily" and met.layer.cover >= 0.5
+
+
+def _is_bare_coat(met: ExposedLayer) -> bool:
+    """A coat of colour that seals nothing, itself least of all."""
+    seals = met.layer.medium is not None and met.layer.medium.seals
+    return not seals and met.layer.does(TechniqueTrait.HIDES)
+
+
+def _is_matt_acrylic(met: ExposedLayer) -> bool:
+    """A whole coat of matt acrylic: its pores drink what is thinned."""
+    layer = met.layer
+    if layer.medium is None or layer.medium.family != "acrylic" or layer.medium.seals:
+        return False
+    return layer.one.finish in (None, "matt") and layer.cover >= WHOLE
