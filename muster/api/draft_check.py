@@ -17,6 +17,8 @@ from muster.core.colour.mixed_passes import coloured
 from muster.core.colour.owned import OwnedPaint
 from muster.core.colour.spaces import lab_of, xyz_of_hex
 from muster.core.colour.visibility import DISTANCE_MM, contrast
+from muster.core.craft.climate import Climate, spray_limit
+from muster.core.craft.clocks import drying_factor
 from muster.core.craft.tables import Tables
 from muster.core.craft.techniques import TechniqueTrait
 from muster.core.recipes.expand import expand_recipe, held_by
@@ -24,7 +26,6 @@ from muster.core.recipes.recipe import Pass, Recipe
 from muster.core.stack.appearance import Appearance, Surface, appearances, detail_zones
 from muster.core.stack.cautions import FIRST
 from muster.core.stack.check import Report, check
-from muster.core.stack.climate import Climate, drying_factor, spray_limit
 from muster.core.stack.finding import Finding, Repair, SetHabit, mended
 from muster.core.stack.formatting import duration
 from muster.core.stack.habits.house import Habits, with_habit

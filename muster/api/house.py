@@ -10,9 +10,10 @@ from muster.api.requests import UserRequest
 from muster.apps import clock
 from muster.apps.devices.room_sensor import SimulatedRoom
 from muster.apps.house import services
+from muster.core.craft.climate import Contour, contours, spray_limit
+from muster.core.craft.clocks import drying_factor
 from muster.core.craft.tables import Tables
 from muster.core.house import Air, House
-from muster.core.stack.climate import Contour, contours, drying_factor, spray_limit
 from muster.core.stack.habits.house import ORDERED
 
 router = Router()

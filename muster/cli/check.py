@@ -9,12 +9,12 @@ from dataclasses import asdict
 from pathlib import Path
 from typing import Any
 
+from muster.core.craft.climate import Climate
 from muster.core.errors import DomainError
 from muster.core.formats.recipe import read
 from muster.core.recipes.recipe import Recipe
 from muster.core.stack.cautions import FIRST
 from muster.core.stack.check import Report, check
-from muster.core.stack.climate import Climate
 from muster.core.stack.finding import Repair
 from muster.core.stack.formatting import duration
 from muster.core.stack.habits.house import Habits, chosen, habits_from

@@ -12,8 +12,8 @@ from typing import Annotated
 from pydantic import Field, TypeAdapter
 from pydantic.dataclasses import dataclass
 
+from muster.core.craft.climate import Climate
 from muster.core.craft.tables import Own, Tables, tables_of
-from muster.core.stack.climate import Climate
 from muster.core.stack.habits.house import Habits
 from muster.core.vocabulary import STRICT, Name
 

@@ -11,7 +11,6 @@ TIERS: tuple[Tier, ...] = ("table", "hand", "close")
 """By viewing distance: across the table (1 m), in the hand (30 cm), close up (15 cm)."""
 
 Kind = Literal["figure", "mounted", "vehicle", "gun", "aircraft", "building", "base"]
-Clock = Literal["wall", "water", "cure"]
 Cut = Literal["none", "item", "any"]
 
 Material = Literal[

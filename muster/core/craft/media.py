@@ -16,7 +16,6 @@ from typing import Literal
 from muster.core.vocabulary import Opacity
 
 Carrier = Literal["water", "alcohol", "lacquer thinner", "white spirit", "softener", "touch"]
-Clock = Literal["water", "cure"]
 
 HOUR, DAY = 60.0, 1440.0
 NEVER = float("inf")
@@ -96,7 +95,7 @@ class Medium:
     soft: Attacks = field(default_factory=by)
     uncured: Attacks = field(default_factory=by)
     always: Attacks = field(default_factory=by)
-    clock: Clock = "water"
+    clock: str = "water"
     family: Literal["acrylic", "lacquer", "oily", "watery", "dry", "none"] = "acrylic"
     window: tuple[float, float] | None = None
     """From when to when it can be worked (wiped, blended, scratched)."""

@@ -8,8 +8,9 @@ from typing import Annotated, Literal
 from pydantic import Field, TypeAdapter
 from pydantic.dataclasses import dataclass
 
+from muster.core.craft.clocks import Clock
 from muster.core.errors import DomainError
-from muster.core.vocabulary import STRICT, TIERS, Clock, Colour, Cut, Kind, Minutes, Name, Tier
+from muster.core.vocabulary import STRICT, TIERS, Colour, Cut, Kind, Minutes, Name, Tier
 
 MOST_PASSES = 120
 """Of a recipe, nested ones unfolded."""

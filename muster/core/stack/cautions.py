@@ -8,11 +8,11 @@ from __future__ import annotations
 from collections.abc import Iterator
 from dataclasses import dataclass
 
+from muster.core.craft.climate import Climate
 from muster.core.craft.media import MediumTrait
 from muster.core.craft.tables import DEFAULTS, Tables
 from muster.core.craft.techniques import TechniqueTrait
 from muster.core.recipes.recipe import Recipe
-from muster.core.stack.climate import Climate
 from muster.core.stack.layer import AppliedLayer, apply_pass
 from muster.core.vocabulary import Material
 

@@ -4,13 +4,13 @@ from __future__ import annotations
 
 from dataclasses import dataclass
 
+from muster.core.craft.climate import Climate
 from muster.core.craft.tables import DEFAULTS, Tables
 from muster.core.craft.zones import unknown_zones
 from muster.core.errors import DomainError
 from muster.core.recipes.recipe import Recipe
 from muster.core.stack import rules as _rules
 from muster.core.stack.cautions import Caution, cautions_of
-from muster.core.stack.climate import Climate
 from muster.core.stack.finding import RULES, SEVERITIES, Finding
 from muster.core.stack.habits.house import Habits
 from muster.core.stack.walk import Walk, walk

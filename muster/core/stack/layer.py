@@ -4,12 +4,13 @@ from __future__ import annotations
 
 from dataclasses import dataclass
 
+from muster.core.craft.climate import Climate, thickness_factor
+from muster.core.craft.clocks import drying_factor
 from muster.core.craft.media import Grade, Medium, MediumTrait, State
 from muster.core.craft.tables import DEFAULTS, Tables
 from muster.core.craft.techniques import OTHER, Technique, TechniqueTrait
 from muster.core.craft.zones import DETAIL_ZONES, zones_of
 from muster.core.recipes.recipe import Pass, Recipe
-from muster.core.stack.climate import Climate, drying_factor, thickness_factor
 
 WARM_AIR = 0.2
 """Touch-dry of a water-borne film takes this share under warm air. Common practice."""

@@ -5,7 +5,8 @@ from __future__ import annotations
 from collections.abc import Mapping
 from dataclasses import dataclass, replace
 
-from muster.core.craft.media import Clock, Grade
+from muster.core.craft.clocks import Clock
+from muster.core.craft.media import Grade
 from muster.core.craft.tables import DEFAULTS, Tables
 from muster.core.recipes.recipe import Pass, Recipe
 from muster.core.stack.habits.house import Habits

@@ -5,9 +5,9 @@ from __future__ import annotations
 from dataclasses import replace
 from typing import Literal
 
+from muster.core.craft.climate import Climate
 from muster.core.craft.techniques import TechniqueTrait
 from muster.core.recipes.recipe import MixPart, Recipe
-from muster.core.stack.climate import Climate
 from muster.core.stack.layer import apply_pass
 
 Undercoat = Literal["as it is", "black", "grey", "white", "oxide", "brown", "none"]

@@ -7,12 +7,12 @@ from __future__ import annotations
 from collections.abc import Iterator, Mapping
 from dataclasses import dataclass, replace
 
+from muster.core.craft.climate import Climate
 from muster.core.craft.media import Grade, MediumTrait, State
 from muster.core.craft.tables import DEFAULTS, Tables
 from muster.core.craft.techniques import TechniqueTrait
 from muster.core.craft.zones import Zone
 from muster.core.recipes.recipe import Recipe
-from muster.core.stack.climate import Climate
 from muster.core.stack.habits.house import Habits, apply_house_habits
 from muster.core.stack.layer import SECOND, WHOLE, AppliedLayer, apply_pass
 from muster.core.vocabulary import Material

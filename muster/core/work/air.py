@@ -6,13 +6,12 @@ from dataclasses import replace
 from datetime import date, datetime, time, timedelta
 from zoneinfo import ZoneInfo
 
-from muster.core.craft.media import Clock
+from muster.core.craft.climate import spray_limit
+from muster.core.craft.clocks import CLOCKS, rate
 from muster.core.house import House
 from muster.core.plan.problem import Condition, Rate
-from muster.core.stack.climate import rate, spray_limit
 from muster.core.stack.spraying import DRY_AIR
 
-CLOCKS: tuple[Clock, ...] = ("water", "cure")
 FAR = timedelta(days=3650)
 
 

@@ -10,10 +10,10 @@ from itertools import pairwise
 from types import MappingProxyType
 
 from muster.core.choices import Choices, Order
+from muster.core.craft.clocks import Clock
 from muster.core.errors import DomainError
 from muster.core.recipes.recipe import Pass
 from muster.core.stack.resolve_waits import FilmWait, ResolvedWaits
-from muster.core.vocabulary import Clock
 from muster.core.work.calls import Call, chain_of
 from muster.core.work.coats import pass_and_coat
 

@@ -4,8 +4,8 @@ from __future__ import annotations
 
 from typing import Any, NamedTuple
 
+from muster.core.craft.climate import Climate
 from muster.core.recipes.recipe import Recipe
-from muster.core.stack.climate import Climate
 from muster.core.stack.habits.house import Habits
 from tests.core.stack.making import (
     BASE,

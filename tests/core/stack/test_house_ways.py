@@ -4,11 +4,12 @@ from __future__ import annotations
 
 import pytest
 
+from muster.core.craft.climate import Climate, contours
+from muster.core.craft.clocks import drying_factor
 from muster.core.craft.media import MEDIA
 from muster.core.recipes.recipe import MixPart, Pass
 from muster.core.recipes.starters_vehicles import STARTERS
 from muster.core.stack.check import check
-from muster.core.stack.climate import Climate, contours, drying_factor
 from muster.core.stack.finding import Change, Insert, Remove
 from muster.core.stack.habits.house import Habits, apply_house_habits
 from muster.core.stack.layer import apply_pass

@@ -4,8 +4,8 @@ from __future__ import annotations
 
 import pytest
 
+from muster.core.craft.climate import Climate
 from muster.core.stack.check import check
-from muster.core.stack.climate import Climate
 from muster.core.stack.habits.house import Habits
 from tests.core.stack.making import BASE, GLOSS, MATT, SATIN, UNDER, p, recipe
 

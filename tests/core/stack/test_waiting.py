@@ -8,17 +8,12 @@ import pytest
 from hypothesis import given, settings
 from hypothesis import strategies as st
 
+from muster.core.craft.climate import Climate, deficit_kpa, saturation_kpa, spray_limit
+from muster.core.craft.clocks import drying_factor
 from muster.core.craft.media import MEDIA, Grade, State
 from muster.core.craft.techniques import TECHNIQUES
 from muster.core.recipes.recipe import Recipe
 from muster.core.stack.check import check
-from muster.core.stack.climate import (
-    Climate,
-    deficit_kpa,
-    drying_factor,
-    saturation_kpa,
-    spray_limit,
-)
 from muster.core.stack.finding import mended
 from muster.core.stack.habits.house import Habits, habits_from
 from muster.core.stack.resolve_waits import with_resolved_waits

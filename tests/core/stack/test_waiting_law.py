@@ -10,6 +10,8 @@ import pytest
 from hypothesis import given, settings
 from hypothesis import strategies as st
 
+from muster.core.craft.climate import Climate
+from muster.core.craft.clocks import drying_factor, rate
 from muster.core.house import Air, House
 from muster.core.pipeline import Derived, derive, plan_first
 from muster.core.plan.plan import Plan
@@ -17,7 +19,6 @@ from muster.core.recipes.recipe import Recipe
 from muster.core.recipes.starters_vehicles import STARTERS
 from muster.core.snapshot import Snapshot
 from muster.core.stack.check import check
-from muster.core.stack.climate import Climate, drying_factor, rate
 from muster.core.stack.walk import walk
 from muster.core.work.coats import pass_and_coat
 from tests.core.making import NOW, choices, unit

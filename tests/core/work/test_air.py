@@ -8,13 +8,13 @@ from itertools import pairwise
 from hypothesis import given
 from hypothesis import strategies as st
 
+from muster.core.craft.clocks import drying_factor
 from muster.core.house import USUAL, Air, House
 from muster.core.pipeline import derive, plan_first
 from muster.core.plan.plan import Plan
 from muster.core.plan.problem import Rate
 from muster.core.recipes.recipe import Recipe
 from muster.core.snapshot import Snapshot
-from muster.core.stack.climate import drying_factor
 from muster.core.stack.habits.house import Habits
 from muster.core.work.air import clocks_of, dry_air
 from tests.core.making import NOW, a_pass, choices, evenings, recipe, unit

@@ -4,7 +4,7 @@ from __future__ import annotations
 
 from collections.abc import Iterator
 
-from muster.core.stack.climate import spray_limit
+from muster.core.craft.climate import spray_limit
 from muster.core.stack.finding import Finding, rule
 from muster.core.stack.spraying import fogs
 from muster.core.stack.walk import Walk

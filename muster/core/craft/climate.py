@@ -6,11 +6,6 @@ import math
 from dataclasses import dataclass
 from functools import cache
 
-from muster.core.craft.media import Clock
-
-LEAST, MOST = 0.4, 6.0
-"""Factors of water-borne drying are held between these. Common practice."""
-
 
 @dataclass(frozen=True, slots=True)
 class Climate:
@@ -35,27 +30,6 @@ def saturation_kpa(celsius: float) -> float:
 def deficit_kpa(climate: Climate) -> float:
     """Vapour pressure deficit, kPa: what the air can still take up."""
     return saturation_kpa(climate.celsius) * (1 - climate.humidity / 100)
-
-
-def drying_factor(clock: Clock, climate: Climate) -> float:
-    """How many times as long a wait takes in this room as at 20 °C and 50 %.
-
-    Water-borne by the deficit, held between ``LEAST`` and ``MOST``; solvents and curing twice as
-    long for ten degrees less (van 't Hoff's rule). It is the inverse of ``rate``, so that a wait
-    of the stack and the plan's clock of the same room meet to the second.
-    """
-    return 1.0 / rate(clock, climate)
-
-
-def rate(clock: Clock, climate: Climate) -> float:
-    """How fast a clock of the plan runs in this room: three decimals, as its file writes them."""
-    if clock == "water":
-        deficit = deficit_kpa(climate)
-        usual = deficit_kpa(Climate())
-        times = min(MOST, max(LEAST, usual / deficit if deficit > 0 else MOST))
-    else:
-        times = float(2 ** ((20 - climate.celsius) / 10))
-    return max(0.001, round(1 / times, 3))
 
 
 def thickness_factor(times: float) -> float:
