@@ -23,7 +23,7 @@ from muster.core.colour.ladder import Ladder, ladders
 from muster.core.colour.observer import Floats
 from muster.core.colour.owned import shelf_from
 from muster.core.colour.shelf import DROP_ML, Mix, Shelf
-from muster.core.colour.spaces import difference, lab_of, xyz_of_hex
+from muster.core.colour.spaces import apart_in_words, difference, lab_of, xyz_of_hex
 from muster.core.errors import DomainError
 
 router = Router()
@@ -79,6 +79,8 @@ class PredictOut(Schema):
     colour: str
     lab: list[float]
     difference: float | None
+    apart: str
+    """The difference in words; empty where there is none."""
     ladders: list[Ladder]
     varnish_drops: int
 
@@ -175,6 +177,7 @@ def predict(request: UserRequest, payload: PredictIn) -> PredictOut:
     whole = sum(many for _, many in drops)
     return PredictOut(
         colour=mix.hex, lab=[round(value, 1) for value in mix.lab], difference=off,
+        apart="" if off is None else apart_in_words(off),
         ladders=ladders(bench.shelf.optics(drops)),
         varnish_drops=math.ceil(round(whole * payload.varnish / (1 - payload.varnish), 6)),
     )  # fmt: skip

@@ -20,10 +20,11 @@ from muster.api.schemes import router as more
 from muster.api.shelf import router as shelf
 from muster.api.supplies import router as supplies
 from muster.api.trials import router as trials
+from muster.api.vocabulary import router as vocabulary
 
 api = NinjaAPI(title="Crisp Muster", version="1", auth=django_auth, docs_url=None, openapi_url=None)
 answer_errors(api)
 ROUTERS = (accounts, house, roll, recipe_files, recipes, looking, trials, shelf, mixing, more, pots,
-           supplies, plan, bench)  # fmt: skip
+           supplies, plan, bench, vocabulary)  # fmt: skip
 for router in ROUTERS:
     api.add_router("", router)

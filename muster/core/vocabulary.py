@@ -2,7 +2,7 @@
 
 from __future__ import annotations
 
-from typing import Annotated, Literal
+from typing import Annotated, Literal, get_args
 
 from pydantic import ConfigDict, Field
 
@@ -10,7 +10,13 @@ Tier = Literal["table", "hand", "close"]
 TIERS: tuple[Tier, ...] = ("table", "hand", "close")
 """By viewing distance: across the table (1 m), in the hand (30 cm), close up (15 cm)."""
 
+TIER_WORDS: dict[Tier, str] = {
+    "table": "across the table", "hand": "in the hand", "close": "close up",
+}  # fmt: skip
+
 Kind = Literal["figure", "mounted", "vehicle", "gun", "aircraft", "building", "base"]
+KINDS: tuple[Kind, ...] = get_args(Kind)
+
 Cut = Literal["none", "item", "any"]
 
 Material = Literal[

@@ -123,3 +123,13 @@ def difference(one: Floats, two: Floats) -> Floats:
     r_t = -r_c * np.sin(np.radians(60 * np.exp(-(((mean_h - 275) / 25) ** 2))))
     l_part, c_part, h_part = d_l / s_l, d_c / s_c, d_h / s_h
     return np.asarray(np.sqrt(l_part**2 + c_part**2 + h_part**2 + r_t * c_part * h_part))
+
+
+APART = ((1.0, "not to be told apart"), (2.5, "alike side by side"), (5.0, "near"),
+         (10.0, "of the same kind"))  # fmt: skip
+"""Below which ΔE00 colours are so far apart, in words. Common practice."""
+
+
+def apart_in_words(delta: float) -> str:
+    """How far two colours are apart, as a painter would say it."""
+    return next((words for below, words in APART if delta < below), "another colour")

@@ -37,11 +37,26 @@ def thickness_factor(times: float) -> float:
     return max(1.0, times) ** 2
 
 
+@dataclass(frozen=True)
+class SprayLimits:
+    """Where varnish, primer and cans fog, and where to take care. Common practice."""
+
+    fogs_above_percent: float = 75.0
+    fogs_below_celsius: float = 10.0
+    care_above_percent: float = 65.0
+    care_below_celsius: float = 15.0
+    care_above_celsius: float = 25.0
+
+
+LIMITS = SprayLimits()
+
+
 def spray_limit(climate: Climate) -> str | None:
     """Why varnish, primer and cans should not be sprayed: 'warn', 'refuse', or None where fine."""
-    if climate.humidity > 75 or climate.celsius < 10:
+    if climate.humidity > LIMITS.fogs_above_percent or climate.celsius < LIMITS.fogs_below_celsius:
         return "refuse"
-    if climate.humidity > 65 or not 15 <= climate.celsius <= 25:
+    mild = LIMITS.care_below_celsius <= climate.celsius <= LIMITS.care_above_celsius
+    if climate.humidity > LIMITS.care_above_percent or not mild:
         return "warn"
     return None
 

@@ -26,6 +26,8 @@ class CallCard:
 
     id: str
     tray: str
+    tray_number: int
+    """Of the unit's trays, from 1."""
     tray_name: str
     unit: str
     name: str
@@ -102,6 +104,7 @@ def cards_of(derived: Derived, plan: Plan) -> list[CallCard]:
             CallCard(
                 id=call.id,
                 tray=tray_id(call),
+                tray_number=call.tray,
                 tray_name=call.tray_name,
                 unit=call.unit.id,
                 name=call.name,

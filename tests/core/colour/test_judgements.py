@@ -14,7 +14,7 @@ from muster.core.colour.paint import stated
 from muster.core.colour.ramps import ramp
 from muster.core.colour.reconstruct import reflectance_of_hex
 from muster.core.colour.shelf import Paint, Shelf
-from muster.core.colour.spaces import difference, hue_of, lab_of, xyz_of_hex
+from muster.core.colour.spaces import APART, apart_in_words, difference, hue_of, lab_of, xyz_of_hex
 from muster.core.colour.variants import consistency, in_tone_with, variants
 from muster.core.colour.visibility import contrast, merges_mm, resolved_mm
 from muster.core.colour.wet import wet_of
@@ -140,3 +140,12 @@ def test_accents_farthest_apart_come_first() -> None:
 def test_a_wet_mix_looks_lighter_than_it_dries() -> None:
     for colour in (OLIVE, DARK, "#7a3327"):
         assert lab(wet_of(colour))[0] > lab(colour)[0] + 1
+
+
+@given(st.floats(0, 60), st.floats(0, 60))
+def test_a_difference_is_said_in_words_that_grow_with_it(one: float, two: float) -> None:
+    words = [*(words for _, words in APART), "another colour"]
+    near, far = sorted((one, two))
+    assert words.index(apart_in_words(near)) <= words.index(apart_in_words(far))
+    assert apart_in_words(0.9) == "not to be told apart"
+    assert apart_in_words(2.5) == "near"

@@ -1393,6 +1393,26 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/vocabulary": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Vocabulary
+         * @description The words and limits; they are the same for everybody.
+         */
+        get: operations["muster_api_vocabulary_vocabulary"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
 }
 export type webhooks = Record<string, never>;
 export interface components {
@@ -1736,6 +1756,8 @@ export interface components {
             tray: string;
             /** Tray Name */
             tray_name: string;
+            /** Tray Number */
+            tray_number: number;
             /** Unit */
             unit: string;
             /** Wet */
@@ -3233,6 +3255,8 @@ export interface components {
          * @description What those drops dry to; coats over each ground; varnish in drops, kept apart.
          */
         PredictOut: {
+            /** Apart */
+            apart: string;
             /** Colour */
             colour: string;
             /** Difference */
@@ -3764,6 +3788,37 @@ export interface components {
             tag: string;
         };
         /**
+         * SprayLimits
+         * @description Where varnish, primer and cans fog, and where to take care. Common practice.
+         */
+        SprayLimits: {
+            /**
+             * Care Above Celsius
+             * @default 25
+             */
+            care_above_celsius: number;
+            /**
+             * Care Above Percent
+             * @default 65
+             */
+            care_above_percent: number;
+            /**
+             * Care Below Celsius
+             * @default 15
+             */
+            care_below_celsius: number;
+            /**
+             * Fogs Above Percent
+             * @default 75
+             */
+            fogs_above_percent: number;
+            /**
+             * Fogs Below Celsius
+             * @default 10
+             */
+            fogs_below_celsius: number;
+        };
+        /**
          * SuppliesOut
          * @description The room.
          */
@@ -3787,6 +3842,19 @@ export interface components {
             /** Fact */
             fact: number;
             reading: components["schemas"]["Reading"];
+        };
+        /**
+         * TierOut
+         * @description A tier and what it is called.
+         */
+        TierOut: {
+            /**
+             * Tier
+             * @enum {string}
+             */
+            tier: "table" | "hand" | "close";
+            /** Words */
+            words: string;
         };
         /**
          * Together
@@ -4193,6 +4261,19 @@ export interface components {
             undo: string | null;
             /** Version */
             version: number;
+        };
+        /**
+         * Vocabulary
+         * @description Kinds of subject, tiers from afar to near, what only thins, and where sprays fog.
+         */
+        Vocabulary: {
+            /** Kinds */
+            kinds: ("figure" | "mounted" | "vehicle" | "gun" | "aircraft" | "building" | "base")[];
+            spraying: components["schemas"]["SprayLimits"];
+            /** Thinners */
+            thinners: string[];
+            /** Tiers */
+            tiers: components["schemas"]["TierOut"][];
         };
         /**
          * WaiveNeed
@@ -6079,6 +6160,26 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["Typed"];
+                };
+            };
+        };
+    };
+    muster_api_vocabulary_vocabulary: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Vocabulary"];
                 };
             };
         };

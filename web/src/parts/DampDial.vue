@@ -1,7 +1,10 @@
 <script setup lang="ts">
+import { useVocabulary } from '../vocabulary'
 import { computed, ref, watch } from 'vue'
 import { client, told, type Schemas } from '../api/client'
 import type { Air } from '../house'
+
+const vocabulary = useVocabulary()
 
 /** Temperature across, damp upwards; along each line drying takes as many times as long. */
 const air = defineModel<Air>({ required: true })
@@ -54,11 +57,12 @@ const lines = computed(() =>
     }
   }),
 )
-const SPRAYING: Record<string, string> = {
+const limits = computed(() => vocabulary.value.spraying)
+const spraying = computed<Record<string, string>>(() => ({
   fine: 'spraying is fine',
-  warn: 'spray with care: outside 15 to 25 °C, or above 65 %',
+  warn: `spray with care: outside ${limits.value.care_below_celsius} to ${limits.value.care_above_celsius} °C, or above ${limits.value.care_above_percent} %`,
   refuse: 'no varnish, primer or can: it fogs',
-}
+}))
 
 const times = (factor: number) => (factor === 1 ? 'as long as usual' : `${factor} times as long`)
 
@@ -119,7 +123,7 @@ function key(event: KeyboardEvent) {
         <path v-for="line in lines" :key="line.factor" :d="line.path" />
       </g>
       <path
-        :d="`M0 ${y(75)}H${W}M${x(10)} 0V${H}`"
+        :d="`M0 ${y(limits.fogs_above_percent)}H${W}M${x(limits.fogs_below_celsius)} 0V${H}`"
         stroke="var(--soft)"
         stroke-dasharray="2 4"
         fill="none"
@@ -137,7 +141,7 @@ function key(event: KeyboardEvent) {
         >
           {{ line.factor === 1 ? 'as usual' : `${line.factor} times` }}
         </text>
-        <text :x="x(10) + 6" y="13">fog above and left of the dots</text>
+        <text :x="x(limits.fogs_below_celsius) + 6" y="13">fog above and left of the dots</text>
         <text x="4" y="13">{{ WET }} %</text>
         <text x="4" :y="H - 20">{{ DRY }} %</text>
         <text x="4" :y="H - 4">{{ COLD }} °C</text>
@@ -169,7 +173,7 @@ function key(event: KeyboardEvent) {
           solvents and curing take <b>{{ times(does.cure) }}</b>
         </p>
         <p class="text-14" :class="does.spraying === 'refuse' ? 'warn' : 'text-soft'">
-          {{ SPRAYING[does.spraying] }}
+          {{ spraying[does.spraying] }}
         </p>
       </template>
       <slot />

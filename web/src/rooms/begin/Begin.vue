@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { useVocabulary } from '../../vocabulary'
 import { computed, nextTick, onMounted, ref } from 'vue'
 import { useRouter } from 'vue-router'
 import { client, told, type Schemas } from '../../api/client'
@@ -17,7 +18,7 @@ interface Line {
   scale: number | null
 }
 
-const KINDS: Kind[] = ['figure', 'mounted', 'vehicle', 'gun', 'aircraft', 'building', 'base']
+const vocabulary = useVocabulary()
 const DAYS = WEEKDAYS
 const USUAL_SCALE = 72
 const usual = (day: number) => (day > 4 ? ['10:00', '13:00'] : ['19:30', '22:00'])
@@ -150,7 +151,7 @@ async function plan() {
           @change="setKind(one)"
         >
           <option value="" disabled>which kind?</option>
-          <option v-for="kind in KINDS" :key="kind" :value="kind">{{ kind }}</option>
+          <option v-for="kind in vocabulary.kinds" :key="kind" :value="kind">{{ kind }}</option>
         </select>
         <button class="link" @click="lines.splice(index, 1)">Remove</button>
       </li>

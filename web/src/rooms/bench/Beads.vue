@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { computed } from 'vue'
 import type { Schemas } from '../../api/client'
+import { useVocabulary } from '../../vocabulary'
 
 /** The mix in parts, as beads on paper; thinners are open rings. Only the whole mix has a colour. */
 const {
@@ -20,7 +21,8 @@ const beads = computed(() => {
   return whole && whole <= MOST ? drops : parts.map((one) => one.parts)
 })
 
-const THINNERS = ['water', 'white spirit', 'thinner', 'alcohol']
+const vocabulary = useVocabulary()
+const thins = (name: string) => vocabulary.value.thinners.includes(name.toLowerCase())
 </script>
 
 <template>
@@ -33,7 +35,7 @@ const THINNERS = ['water', 'white spirit', 'thinner', 'alcohol']
           :cx="n * 24 - 12"
           cy="14"
           r="10"
-          :fill="THINNERS.includes(part.name) ? 'none' : (colour ?? 'none')"
+          :fill="thins(part.name) ? 'none' : (colour ?? 'none')"
           stroke="var(--key)"
         />
       </svg>

@@ -28,7 +28,7 @@ export function useCall(now: Ref<number>) {
       unit: card.value?.unit ?? '',
       pass_keys: card.value?.pass_keys ?? [],
       model: 0,
-      tray: Number(card.value?.tray.split('.').at(-1) ?? 0),
+      tray: card.value?.tray_number ?? 0,
       start: null,
       of: null,
       ...more,

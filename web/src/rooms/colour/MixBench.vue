@@ -3,7 +3,7 @@ import { ref, watch } from 'vue'
 import Patch from '../../parts/Patch.vue'
 import { useShelf, type Mix } from '../../shelf'
 import LadderView from './LadderView.vue'
-import { apart, readHex, type Mixing } from './mixing'
+import { readHex, type Mixing } from './mixing'
 import SavePot from './SavePot.vue'
 import Target from './Target.vue'
 
@@ -97,7 +97,7 @@ const colourOf = (paint: number) => shelf.colours.find((one) => one.id === paint
         </p>
         <p v-if="predicted?.difference != null" class="fig mt-1" role="status">
           <b class="text-22">{{ predicted.difference.toFixed(1) }}</b>
-          <span class="text-14"> apart (CIEDE2000): {{ apart(predicted.difference) }}</span>
+          <span class="text-14"> apart (CIEDE2000): {{ predicted.apart }}</span>
         </p>
       </div>
       <div>

@@ -1,7 +1,7 @@
 import { createPinia, setActivePinia } from 'pinia'
 import { beforeEach, expect, test } from 'vitest'
 import { useShelf, type Paint } from '../../shelf'
-import { apart, readHex, useMixing } from './mixing'
+import { readHex, useMixing } from './mixing'
 
 beforeEach(() => setActivePinia(createPinia()))
 
@@ -29,8 +29,4 @@ test('drops are put in, taken out, and poured as an addition', () => {
   expect(mixing.total.value).toBe(7)
   mixing.step(2, -4)
   expect(mixing.drops.value).toHaveLength(1)
-})
-
-test('a difference is said in words that grow with it', () => {
-  expect([0.4, 2, 4, 8, 20].map(apart)).toEqual([...new Set([0.4, 2, 4, 8, 20].map(apart))])
 })

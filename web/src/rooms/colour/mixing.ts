@@ -91,15 +91,6 @@ export function useMixing() {
 
 export type Mixing = ReturnType<typeof useMixing>
 
-/** How far two colours are apart, in words. */
-export function apart(difference: number): string {
-  if (difference < 1) return 'not to be told apart'
-  if (difference < 2.5) return 'alike side by side'
-  if (difference < 5) return 'near'
-  if (difference < 10) return 'of the same kind'
-  return 'another colour'
-}
-
 /** '6b7a3a', '#6B7A3A' or '#abc' as '#6b7a3a'; null: no colour. */
 export function readHex(text: string): string | null {
   const plain = text.trim().toLowerCase().replace(/^#/, '')

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { useVocabulary } from '../../vocabulary'
 import { computed, ref } from 'vue'
 import type { Schemas } from '../../api/client'
 import { useHouse } from '../../house'
@@ -13,7 +14,7 @@ interface Row {
 const house = useHouse()
 const own = computed(() => house.house?.own)
 const known = computed(() => house.known)
-const KINDS = ['figure', 'mounted', 'vehicle', 'gun', 'aircraft', 'building', 'base'] as const
+const vocabulary = useVocabulary()
 
 const medium = ref({ name: '', like: 'acrylic', touch: '', recoat: '', cured: '' })
 const other = ref({
@@ -165,7 +166,7 @@ function usual(name: string): string {
       <label v-if="other.table === 'zones'" class="grid gap-1 text-14"
         >on a
         <select v-model="other.kind" class="field">
-          <option v-for="kind in KINDS" :key="kind">{{ kind }}</option>
+          <option v-for="kind in vocabulary.kinds" :key="kind">{{ kind }}</option>
         </select></label
       >
       <label class="grid gap-1 text-14"

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { transport } from '../../muster/transport'
 import { Menu, MenuButton, MenuItem, MenuItems } from '@headlessui/vue'
 import { useElementSize, useIntervalFn } from '@vueuse/core'
 import { computed, ref, useTemplateRef } from 'vue'
@@ -136,7 +137,7 @@ async function work(what: 'improve' | 'stop') {
   const done = await muster.attempt(() =>
     told(client.POST(path, { params: { path: { muster_id: id } } })),
   )
-  if (done) muster.take(await muster.fetchView(id))
+  if (done) muster.take(await transport.view(id))
 }
 </script>
 

@@ -1,8 +1,11 @@
 <script setup lang="ts">
+import { useVocabulary } from '../../vocabulary'
 import { computed } from 'vue'
 import type { Schemas } from '../../api/client'
 import { useHouse } from '../../house'
 import { readMix, sayMix } from './mix'
+
+const vocabulary = useVocabulary()
 
 type Pass = Schemas['Pass']
 
@@ -214,9 +217,9 @@ function text(key: keyof Pass): string {
     <label class="grid gap-1 text-14"
       >Worth it from
       <select v-model="pass.tier" class="field">
-        <option value="table">across the table</option>
-        <option value="hand">in the hand</option>
-        <option value="close">close up</option>
+        <option v-for="one in vocabulary.tiers" :key="one.tier" :value="one.tier">
+          {{ one.words }}
+        </option>
       </select></label
     >
     <div class="flex items-end">

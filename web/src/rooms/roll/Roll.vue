@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { useVocabulary } from '../../vocabulary'
 import { onMounted, ref } from 'vue'
 import { client, told, type Schemas, type UnitRow } from '../../api/client'
 import ActButton from '../../parts/ActButton.vue'
@@ -8,7 +9,7 @@ import { useMuster } from '../../muster'
 import { hours } from '../../words'
 import Orders from './Orders.vue'
 
-const TIERS = { table: 'across the table', hand: 'in the hand', close: 'close up' } as const
+const vocabulary = useVocabulary()
 
 const muster = useMuster()
 const line = ref('')
@@ -108,11 +109,7 @@ function follow(row: UnitRow, code: string) {
     />
     <select v-model="kind" class="field" aria-label="Kind">
       <option :value="null">kind as typed</option>
-      <option
-        v-for="one in ['figure', 'mounted', 'vehicle', 'gun', 'aircraft', 'building', 'base']"
-        :key="one"
-        :value="one"
-      >
+      <option v-for="one in vocabulary.kinds" :key="one" :value="one">
         {{ one }}
       </option>
     </select>
@@ -185,9 +182,11 @@ function follow(row: UnitRow, code: string) {
         <select
           class="field"
           :value="row.unit.tier"
-          @change="edit(row, { tier: value<keyof typeof TIERS>($event) })"
+          @change="edit(row, { tier: value<Schemas['TierOut']['tier']>($event) })"
         >
-          <option v-for="(words, tier) in TIERS" :key="tier" :value="tier">{{ words }}</option>
+          <option v-for="one in vocabulary.tiers" :key="one.tier" :value="one.tier">
+            {{ one.words }}
+          </option>
         </select></label
       >
       <label class="grid gap-1 text-14"

@@ -1,0 +1,37 @@
+"""The words and limits of the job that screens show and offer, so that they know none by heart."""
+
+from __future__ import annotations
+
+from ninja import Router, Schema
+
+from muster.api.requests import UserRequest
+from muster.core.colour.mixed_passes import DILUENTS
+from muster.core.craft.climate import LIMITS, SprayLimits
+from muster.core.vocabulary import KINDS, TIER_WORDS, Kind, Tier
+
+router = Router()
+
+
+class TierOut(Schema):
+    """A tier and what it is called."""
+
+    tier: Tier
+    words: str
+
+
+class Vocabulary(Schema):
+    """Kinds of subject, tiers from afar to near, what only thins, and where sprays fog."""
+
+    kinds: list[Kind]
+    tiers: list[TierOut]
+    thinners: list[str]
+    spraying: SprayLimits
+
+
+@router.get("/vocabulary", response=Vocabulary)
+def vocabulary(request: UserRequest) -> Vocabulary:
+    """The words and limits; they are the same for everybody."""
+    return Vocabulary(
+        kinds=list(KINDS), thinners=list(DILUENTS), spraying=LIMITS,
+        tiers=[TierOut(tier=tier, words=words) for tier, words in TIER_WORDS.items()],
+    )  # fmt: skip

@@ -1,0 +1,26 @@
+import { client, told, type Schemas, type View } from '../api/client'
+
+export type Command = Schemas['CommandIn']['command']
+export type Fact = Schemas['Fact']
+
+const at = (id: number) => ({ path: { muster_id: id } })
+
+/** What goes to the server and back: each answers with the muster's whole view. */
+export const transport = {
+  view: (id: number): Promise<View> =>
+    told(client.GET('/api/musters/{muster_id}', { params: at(id) })),
+
+  command: (id: number, version: number, command: Command): Promise<View> =>
+    told(
+      client.POST('/api/musters/{muster_id}/command', {
+        params: at(id),
+        body: { version, command },
+      }),
+    ),
+
+  undo: (id: number, version: number): Promise<View> =>
+    told(client.POST('/api/musters/{muster_id}/undo', { params: at(id), body: { version } })),
+
+  facts: (id: number, facts: Fact[]): Promise<View> =>
+    told(client.POST('/api/musters/{muster_id}/facts', { params: at(id), body: { facts } })),
+}
