@@ -11,7 +11,7 @@ from muster.core.colour.film import masstone_of, mixed
 from muster.core.colour.observer import Floats
 from muster.core.colour.paint import Optics
 from muster.core.colour.spaces import difference, hexes_of, lab_of, xyz_of
-from muster.core.craft.media import MEDIA
+from muster.core.craft.media import MEDIA, MediumTrait
 
 MOST_PAINTS = 300
 """On a shelf that is matched from."""
@@ -19,17 +19,13 @@ MOST_PAINTS = 300
 DROP_ML = 0.05
 """A drop, unless its user has counted his own: 20 to the millilitre. Common practice."""
 
-APART = {"chipping fluid", "pigment", "fixed pigment", "decal", "mask", "putty", "glue",
-         "white glue", "texture", "can", "clay wash"}  # fmt: skip
-"""Media that are not mixed with any other."""
-
 
 def mixes_as(medium: str) -> str:
     """Paints with the same answer may be mixed: by what thins them."""
     row = MEDIA.get(medium)
     if row is None:
         return medium
-    if medium in APART or row.carrier is None:
+    if row.has(MediumTrait.MIXES_ALONE) or row.carrier is None:
         return f"only {medium}"
     return row.carrier
 

@@ -74,6 +74,8 @@ class MediumTrait(Enum):
     """Rags soaked with it can heat themselves."""
     SENSITISES = auto()
     """Bare skin grows allergic to it."""
+    MIXES_ALONE = auto()
+    """Is not mixed with any other medium."""
     COLOURLESS = auto()
     """A varnish, a fluid or a glue: nothing to match with."""
 
@@ -144,7 +146,7 @@ MEDIA: dict[str, Medium] = {
         Medium("can", "spray-can paint", "lacquer thinner", 20, 30, 2 * DAY,
                by("water", "alcohol", "lacquer thinner", "white spirit"),
                by("lacquer thinner", "white spirit"), by("lacquer thinner"), "cure", "lacquer",
-               forbidden=(HOUR, DAY), traits=_of(T.FOGS, T.MAY_KEEP_WATER_OUT)),
+               forbidden=(HOUR, DAY), traits=_of(T.MIXES_ALONE, T.FOGS, T.MAY_KEEP_WATER_OUT)),
         Medium("enamel", "enamel", "white spirit", 4 * HOUR, 18 * HOUR, 5 * DAY, by("white spirit"),
                by("white spirit", "lacquer thinner"), by("lacquer thinner"), "cure", "oily",
                traits=_of(T.KEEPS_WATER_OUT), acrylic="acrylic"),
@@ -161,18 +163,19 @@ MEDIA: dict[str, Medium] = {
                opacity="transparent"),
         Medium("clay wash", "re-wettable wash", "water", 20, 30, NEVER, by("water"), by("water"),
                by("water", "alcohol"), family="watery", window=(0, NEVER),
-               opacity="semi-transparent"),
+               opacity="semi-transparent", traits=_of(T.MIXES_ALONE)),
         Medium("chipping fluid", "chipping fluid", "water", 20, 20, NEVER, by("water"), by("water"),
                by("water"), family="watery",
-               traits=_of(T.FLUID, T.LIFTS_BY_OWN_RULE, T.COLOURLESS)),
+               traits=_of(T.MIXES_ALONE, T.FLUID, T.LIFTS_BY_OWN_RULE, T.COLOURLESS)),
         Medium("pigment", "dry pigment", None, 0, 0, NEVER,
                by("water", "alcohol", "lacquer thinner", "white spirit", "touch"),
                by("water", "alcohol", "lacquer thinner", "white spirit", "touch"),
                by("water", "alcohol", "lacquer thinner", "white spirit", "touch"), family="dry",
-               traits=_of(T.LOOSE, T.LIFTS_BY_OWN_RULE)),
+               traits=_of(T.MIXES_ALONE, T.LOOSE, T.LIFTS_BY_OWN_RULE)),
         Medium("fixed pigment", "fixed pigment", "white spirit", 30, 12 * HOUR, NEVER,
                by("white spirit"), by("white spirit"), by("white spirit"), "cure", "oily",
-               traits=_of(T.KEEPS_WATER_OUT, T.LIFTS_BY_OWN_RULE), acrylic="acrylic fixer"),
+               traits=_of(T.MIXES_ALONE, T.KEEPS_WATER_OUT, T.LIFTS_BY_OWN_RULE),
+               acrylic="acrylic fixer"),
         Medium("bound pigment", "pigment in binder", "white spirit", 30, 12 * HOUR, DAY,
                by("white spirit"), by("white spirit"), by("lacquer thinner"), "cure", "oily",
                window=(0, 18 * HOUR), traits=_of(T.KEEPS_WATER_OUT), acrylic="acrylic mud"),
@@ -183,7 +186,7 @@ MEDIA: dict[str, Medium] = {
                window=(0, 20)),
         Medium("white glue", "white glue", "water", HOUR, 12 * HOUR, DAY, by("water"),
                by(water=Grade.FLOOD), by(water=Grade.SCRUB), family="watery", seals=True,
-               traits=_of(T.SMOOTH, T.FOGS, T.COLOURLESS)),
+               traits=_of(T.MIXES_ALONE, T.SMOOTH, T.FOGS, T.COLOURLESS)),
         Medium("acrylic varnish", "acrylic varnish", "water", 20, 2 * HOUR, DAY, by("water"),
                by("alcohol", "lacquer thinner"), _ACRYLIC_EVER, seals=True,
                traits=_of(T.FOGS, T.COLOURLESS)),
@@ -197,14 +200,15 @@ MEDIA: dict[str, Medium] = {
                acrylic="acrylic varnish"),
         Medium("decal", "decals", "water", 15, 3 * HOUR, 12 * HOUR, by("water", "softener"),
                by("softener", "lacquer thinner"), by("lacquer thinner"),
-               traits=_of(T.DECAL, T.LIFTS_BY_OWN_RULE, T.COLOURLESS)),
-        Medium("mask", "mask", None, 20, 0, NEVER, family="none", traits=_of(T.COLOURLESS)),
+               traits=_of(T.MIXES_ALONE, T.DECAL, T.LIFTS_BY_OWN_RULE, T.COLOURLESS)),
+        Medium("mask", "mask", None, 20, 0, NEVER, family="none",
+               traits=_of(T.MIXES_ALONE, T.COLOURLESS)),
         Medium("putty", "two-part putty", "water", 2 * HOUR, 12 * HOUR, DAY, clock="cure",
-               family="none", window=(0, 45), traits=_of(T.SENSITISES)),
+               family="none", window=(0, 45), traits=_of(T.MIXES_ALONE, T.SENSITISES)),
         Medium("glue", "glue", None, 20, HOUR, DAY, clock="cure", family="none",
-               traits=_of(T.COLOURLESS)),
+               traits=_of(T.MIXES_ALONE, T.COLOURLESS)),
         Medium("texture", "ground paste", "water", 4 * HOUR, 12 * HOUR, DAY, by("water"),
-               by(water=Grade.SCRUB), by()),
+               by(water=Grade.SCRUB), by(), traits=_of(T.MIXES_ALONE)),
     )
 }  # fmt: skip
 """By name."""

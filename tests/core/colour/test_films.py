@@ -133,3 +133,21 @@ def test_an_absorber_that_is_measured_to_be_stronger_tints_more() -> None:
         for one in (weak, strong)
     ]
     assert tints[1] < tints[0]
+
+
+@given(
+    st.lists(st.integers(1, 30), min_size=1, max_size=4),
+    st.integers(2, 7),
+    st.integers(0, 2**32 - 1),
+)
+def test_a_mix_depends_on_the_ratio_of_its_parts_alone(
+    parts: list[int], times: int, seed: int
+) -> None:
+    """Twice of everything is the same paint, and so is each part counted by itself."""
+    each = np.random.default_rng(seed).uniform(0.01, 5, (len(parts), 36))
+    made = mixed(np.array(parts, float), each)
+    assert np.allclose(mixed(times * np.array(parts, float), each), made)
+    by_one = np.repeat(each, parts, axis=0)
+    assert np.allclose(mixed(np.ones(len(by_one)), by_one), made)
+    assert (made >= each.min(axis=0) - 1e-9).all()
+    assert (made <= each.max(axis=0) + 1e-9).all()

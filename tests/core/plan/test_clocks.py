@@ -2,15 +2,17 @@
 
 from __future__ import annotations
 
+import pytest
 from hypothesis import given, settings
 from hypothesis import strategies as st
 
 from muster.core.plan.clocks import FOREVER, STEADY, latest_at, ready_at, waited_milli
 from muster.core.plan.kernel.assemble import assemble
-from muster.core.plan.kernel.time import reach
+from muster.core.plan.kernel.time import latest, reach
 from muster.core.plan.problem import Rate
 from muster.core.plan.reading import problem_from
 from tests.core.plan.making import items, problem_json, task
+from tests.core.plan.test_planner import planned
 
 rates_of = st.lists(st.tuples(st.integers(1, 40), st.integers(0, 2000)), min_size=1, max_size=4)
 
@@ -72,6 +74,41 @@ def test_the_compiled_clock_says_the_same(
     wait_s = milli // 1000
     assert reach(frame, 0, start, wait_s * 1000) == ready_at(rates, start, wait_s)
     assert reach(frame, -1, start, milli) == start + -(-milli // 1000)
+
+
+@given(rates_of, st.integers(0, 60), st.integers(0, 60), st.integers(0, 200))
+@settings(deadline=None)
+def test_a_window_that_is_compiled_ends_at_the_same_second(
+    rows: list[tuple[int, int]], start: int, window: int, earliest: int
+) -> None:
+    """The wall's minutes bind where the clock runs slower, unless they end before one may begin."""
+    rates = clock(rows)
+    frame = assemble(problem_from(problem_json(
+        sittings=[{"start": 0, "end": 99}],
+        clocks={"water": [{"from": r.start, "rate": r.milli / 1000} for r in rates]},
+        items=items("m"), tasks=[task("t", ["m"], 9)],
+    ))).frame  # fmt: skip
+    by_clock, by_wall = latest_at(rates, start, window), start + window
+    wanted = by_clock if by_wall < earliest else min(by_clock, by_wall)
+    assert latest(frame, 0, start, window, earliest) == wanted
+    assert latest(frame, -1, start, window, earliest) == by_wall
+
+
+@pytest.mark.parametrize(("opens", "kept"), [(160, True), (161, False)])
+def test_a_piece_may_start_in_the_very_last_second_of_its_window(opens: int, kept: bool) -> None:
+    """The first pass ends at 60 and is to be worked within 100 s; daylight comes at ``opens``."""
+    raw = problem_json(
+        sittings=[{"start": 0, "end": 400}], items=items("m"),
+        conditions=[{"tag": "daylight", "start": opens, "end": 400}],
+        tasks=[task("wash", ["m"], 60), task("wipe", ["m"], 30, needs=["daylight"])],
+        links=[{"before": "wash", "after": "wipe", "stand_s": 0, "window_s": 100, "clock": "wall"}],
+    )  # fmt: skip
+    raw["tasks"][0]["not_before"], raw["pins"] = 0, [{"task": "wash", "start": 0, "slack_s": 0}]
+    plan = planned(problem_from(raw), 20)
+    starts = {block.ref: block.start for block in plan.blocks if block.do == "work"}
+    # Where the window would pass, the pin gives way and the wash is laid later.
+    assert (plan.dropped_pins == ()) == kept
+    assert starts["wipe"] - (starts["wash"] + 60) <= 100
 
 
 def test_the_wall_runs_at_one_and_no_wait_is_over_at_once() -> None:
