@@ -15,10 +15,10 @@ from muster.cli.launch.steps import (
     ROOT,
     RUN,
     SETTINGS,
+    Compiling,
     Stop,
     build_front_end,
     collect_static,
-    compile_planner,
     digest,
     install_packages,
     install_python,
@@ -29,14 +29,15 @@ from muster.cli.launch.steps import (
 from muster.cli.launch.watch import end, start
 
 
-def prepare(dev: bool) -> None:
-    """Everything that needs no running server."""
+def prepare(dev: bool) -> Compiling:
+    """Everything that needs no running server; the planner is compiled beside the other steps."""
     RUN.mkdir(parents=True, exist_ok=True)
     install_packages(browser=dev)
     install_python(dev)
+    compiling = Compiling()
     build_front_end()
-    compile_planner()
     database.make_folder()
+    return compiling
 
 
 def migrate() -> None:
@@ -59,13 +60,15 @@ def serve(demo: bool, fresh: bool = False, port: int = 8000) -> int:
         return 0
     for number in (signal.SIGTERM, signal.SIGINT):
         signal.signal(number, _interrupt)
-    prepare(dev=False)
+    compiling = prepare(dev=False)
     base = database.start_database()
     children: dict[str, subprocess.Popen[bytes]] = {}
+    rest: subprocess.Popen[str] | None = None
     try:
         database.prepare()
         migrate()
         collect_static()
+        compiling.finish()
         more = {**SETTINGS, "CRISP_DEMO": "1" if demo else "0"}
         if demo:
             words = ["--fresh"] if fresh else []
@@ -85,6 +88,7 @@ def serve(demo: bool, fresh: bool = False, port: int = 8000) -> int:
         }  # fmt: skip
         for name, starter in starters.items():
             children[name] = starter()
+        rest = compiling.rest()
         _wait(port, children["server"])
         (RUN / "address").write_text(f"http://127.0.0.1:{port}/")
         say(f"\nReady after {time.monotonic() - begun:.1f} s: http://127.0.0.1:{port}/")
@@ -105,6 +109,8 @@ def serve(demo: bool, fresh: bool = False, port: int = 8000) -> int:
     finally:
         for child in children.values():
             end(child)
+        if rest is not None:
+            rest.terminate()
         database.end(base)
         (RUN / "address").unlink(missing_ok=True)
 

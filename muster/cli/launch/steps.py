@@ -87,13 +87,29 @@ def digest(paths: Iterable[Path], *words: str) -> str:
     return total.hexdigest()
 
 
-def step(name: str, key: str, act: Callable[[], None], good: bool = True) -> None:
-    """Do a step unless it was done for this very input. ``good``: its result still stands."""
-    stamp = RUN / "stamps" / name.replace(" ", "-")
-    if good and stamp.exists() and stamp.read_text() == key:
+COMPILED = "planner, compiled"
+
+
+def _stamp(name: str) -> Path:
+    return RUN / "stamps" / name.replace(" ", "-")
+
+
+def done_before(name: str, key: str) -> bool:
+    """Whether a step was done for this very input."""
+    stamp = _stamp(name)
+    return stamp.exists() and stamp.read_text() == key
+
+
+def step(
+    name: str, key: str, act: Callable[[], None], good: bool = True, begun: float | None = None
+) -> None:
+    """Do a step unless it was done for this very input. ``good``: its result still stands;
+    ``begun``: when it began, where it has been going on beside others."""
+    stamp = _stamp(name)
+    if good and done_before(name, key):
         say(f"  {name:<28} as before")
         return
-    begun = time.monotonic()
+    begun = time.monotonic() if begun is None else begun
     print(f"  {name:<28} ...", end="", flush=True)
     stamp.unlink(missing_ok=True)
     try:
@@ -202,16 +218,52 @@ def build_front_end() -> None:
     )
 
 
+class Compiling:
+    """The planner's hot loop, compiled beside the other steps and kept on disk.
+
+    ``finish`` waits for what a first plan needs; ``rest`` begins what can come later.
+    """
+
+    def __init__(self) -> None:
+        files = [*KERNELS[0].glob("*.py"), *KERNELS[1:]]
+        newest = str(max(file.stat().st_mtime_ns for file in files))
+        self.key = digest(KERNELS, str(ROOT), newest)
+        self.begun = time.monotonic()
+        self.process: subprocess.Popen[str] | None = None
+        if not done_before(COMPILED, self.key):
+            shutil.rmtree(RUN / "numba", ignore_errors=True)
+            self.process = self._start("first")
+
+    def _start(self, part: str) -> subprocess.Popen[str]:
+        return subprocess.Popen(
+            [str(PYTHON), "-m", "muster.cli.warm", part], cwd=ROOT, env=environment(), text=True,
+            stdout=subprocess.PIPE, stderr=subprocess.STDOUT,
+        )  # fmt: skip
+
+    def finish(self) -> None:
+        """Wait until a first plan can be made."""
+        step(COMPILED, self.key, self._wait, begun=self.begun)
+
+    def _wait(self) -> None:
+        process = self.process or self._start("first")
+        said, _ = process.communicate()
+        if process.returncode:
+            sys.stderr.write(said[-6000:])
+            raise Stop("the planner could not be compiled; see what it said above.")
+
+    def rest(self) -> subprocess.Popen[str] | None:
+        """Begin to compile the rest, where that was not done; it need not be waited for."""
+        if self.process is None:
+            return None
+        return subprocess.Popen(
+            [str(PYTHON), "-m", "muster.cli.warm", "rest"], cwd=ROOT, env=environment(), text=True,
+            stdout=subprocess.DEVNULL, stderr=subprocess.DEVNULL,
+        )  # fmt: skip
+
+
 def compile_planner() -> None:
-    """The planner's hot loop, compiled and kept on disk."""
-    files = [*KERNELS[0].glob("*.py"), *KERNELS[1:]]
-    newest = str(max(file.stat().st_mtime_ns for file in files))
-
-    def act() -> None:
-        shutil.rmtree(RUN / "numba", ignore_errors=True)
-        run([str(PYTHON), "-m", "muster.cli.warm"])
-
-    step("planner, compiled", digest(KERNELS, str(ROOT), newest), act)
+    """Compile what a plan needs, and wait for it."""
+    Compiling().finish()
 
 
 def collect_static() -> None:

@@ -2,6 +2,7 @@
 
 from __future__ import annotations
 
+import os
 import subprocess
 import sys
 import time
@@ -12,21 +13,32 @@ from muster.cli.launch.steps import PYTHON, ROOT, RUN, SETTINGS, VENV, environme
 
 UNFINISHED = RUN / "tests-unfinished"
 
+CORES = ["-n", str(max(1, min(4, os.cpu_count() or 1))), "--dist", "loadfile"]
+
 
 def test(words: list[str]) -> int:
     """Set up, then check and test everything; ``words`` go to pytest."""
     say("Crisp Muster: setting up")
-    prepare(dev=True)
+    compiling = prepare(dev=True)
     base = database.start_database()
     try:
         database.prepare()
         migrate()
-        return _checks(words)
+        failed = [] if words else _failed_checks()
+        compiling.finish()
+        rest = compiling.rest()
+        if rest is not None:
+            rest.wait()
+        code = _tests(words)
+        if failed:
+            say(f"Failed checks: {', '.join(failed)}")
+        return 1 if failed else code
     finally:
         database.end(base)
 
 
-def _checks(words: list[str]) -> int:
+def _failed_checks() -> list[str]:
+    """The names of the checks that fail, each said as it ends."""
     tool = VENV / "bin"
     runner = npm()
     web = ROOT / "web"
@@ -47,7 +59,7 @@ def _checks(words: list[str]) -> int:
     ]
     say("Checks")
     failed = []
-    for name, command, where in checks if not words else []:
+    for name, command, where in checks:
         begun = time.monotonic()
         result = subprocess.run(
             command, cwd=str(where), env={**environment(), **SETTINGS},
@@ -58,16 +70,21 @@ def _checks(words: list[str]) -> int:
         if result.returncode:
             failed.append(name)
             sys.stdout.write(result.stdout[-5000:] + result.stderr[-3000:] + "\n")
+    return failed
+
+
+def _tests(words: list[str]) -> int:
+    """Run the tests on every core; those of a file stay together, and so share a browser."""
     say("Tests")
     more = {"CRISP_RUN_DIR": str(RUN)}
     # A run that was cut off left its rows in the test database: begin with a new one then.
     anew = ["--create-db"] if UNFINISHED.exists() else []
     UNFINISHED.touch()
     tests = subprocess.run(
-        [str(PYTHON), "-m", "pytest", *anew, *words], cwd=ROOT, env={**environment(), **more}
+        [str(PYTHON), "-m", "pytest", *CORES, *anew, *words],
+        cwd=ROOT,
+        env={**environment(), **more},
     )
     if tests.returncode in (0, 1):
         UNFINISHED.unlink()
-    if failed:
-        say(f"Failed checks: {', '.join(failed)}")
-    return 1 if failed else tests.returncode
+    return tests.returncode
