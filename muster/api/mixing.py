@@ -137,7 +137,7 @@ class Palette:
 
 
 def palette_of(user: User, in_stock: bool = False) -> Palette:
-    """The user's mixing bench. Raises Refused where the shelf holds no colour."""
+    """The user's mixing bench. Raises DomainError where the shelf holds no colour."""
     kept = [
         one
         for one in shelf_entries(user.pk)

@@ -8,7 +8,7 @@ from muster.core.errors import DomainError
 
 
 def moment(text: str | None) -> datetime:
-    """A moment as typed, with its zone; the present one where nothing is. Raises Refused."""
+    """A moment as typed, with its zone; the present one where nothing is. Raises DomainError."""
     if text is None:
         return datetime.now(UTC)
     try:

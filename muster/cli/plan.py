@@ -79,7 +79,7 @@ def main(arguments: list[str] | None = None) -> int:
 
 
 def _read(path: Path) -> Any:
-    """The JSON of a file. Raises Refused, or OSError."""
+    """The JSON of a file. Raises DomainError, or OSError."""
     if path.stat().st_size > MOST_BYTES:
         raise DomainError(f"the file is larger than {MOST_BYTES // 1_000_000} MB: split it")
     try:

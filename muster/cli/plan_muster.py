@@ -25,7 +25,7 @@ DOES = {"get_out": "get out", "open": "open", "close": "close", "put_away": "put
 
 
 def derived_from(raw: Any, now: str | None, house: Any) -> Derived:
-    """Everything that follows from a muster file at a moment, in a house. Raises Refused."""
+    """Everything that follows from a muster file at a moment, in a house. Raises DomainError."""
     document = muster_format.read(json.dumps(raw))
     recipes = {(recipe.id, recipe.version): recipe for recipe in document.recipes}
     kept = USUAL if house is None else validated(HOUSE, house)

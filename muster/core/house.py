@@ -74,7 +74,7 @@ class House:
         return next((one.air.climate for one in self.days if one.day == day), self.air.climate)
 
     def tables(self) -> Tables:
-        """The rows known in this house. Raises Refused where the user's own cannot hold."""
+        """The rows known in this house. Raises DomainError where the user's own cannot hold."""
         return tables_of(self.own)
 
     def with_air(self, day: date | None, air: Air | None) -> House:

@@ -28,7 +28,7 @@ class Derived:
 
 
 def derive(snapshot: Snapshot, keep_running: bool = True) -> Derived:
-    """Work and problem of a snapshot. Raises Refused where the choices cannot hold together."""
+    """Work and problem of a snapshot. Raises DomainError where the choices cannot hold together."""
     house = snapshot.house
     tables = house.tables()
     paints = {paint.name: paint for paint in snapshot.shelf}

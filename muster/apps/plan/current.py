@@ -36,7 +36,7 @@ class Current:
 
 
 def current_plan(muster: Muster) -> Current:
-    """The plan of the muster as it stands now. Raises Refused where no problem can be made."""
+    """The plan of the muster as it stands now. Raises DomainError where no problem can be made."""
     snapshot, house = snapshot_of(muster)
     run = PlanRun.objects.filter(muster=muster).order_by("-id").first()
     chores = chores_of(run, snapshot.now) if run is not None else ()

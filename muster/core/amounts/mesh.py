@@ -32,7 +32,7 @@ class Measured:
 def measured(data: bytes, file_scale: float, scale: float, unit: str = "mm") -> Measured:
     """A mesh drawn at 1/``file_scale`` in ``unit`` (mm, inch or cm), as it stands at 1/``scale``.
 
-    Raises Refused for what is no mesh, too large, or empty.
+    Raises DomainError for what is no mesh, too large, or empty.
     """
     units = {"mm": 1.0, "cm": 10.0, "inch": MM_OF_INCH}
     if unit not in units:

@@ -31,7 +31,7 @@ def size_in_words(size: int) -> str:
 
 
 def parsed(text: str | bytes, most_bytes: int, what: str) -> Any:
-    """The JSON of a file. Raises Refused for one that is too large, or none."""
+    """The JSON of a file. Raises DomainError for one that is too large, or none."""
     if len(text) > most_bytes:
         raise DomainError(f"the file is larger than {size_in_words(most_bytes)}: it is no {what}")
     try:
@@ -41,7 +41,7 @@ def parsed(text: str | bytes, most_bytes: int, what: str) -> Any:
 
 
 def validated(adapter: TypeAdapter[T], raw: Any) -> T:
-    """The document. Raises Refused with what, where and why, at most twenty complaints."""
+    """The document. Raises DomainError with what, where and why, at most twenty complaints."""
     try:
         return adapter.validate_python(raw, strict=False)
     except ValidationError as error:

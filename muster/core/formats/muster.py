@@ -46,7 +46,7 @@ def write(document: MusterFile) -> str:
 
 
 def read(text: str | bytes) -> MusterFile:
-    """Read and check a file. Raises Refused with every complaint; nothing half."""
+    """Read and check a file. Raises DomainError with every complaint; nothing half."""
     document = validated(MUSTER_FILE, muster_file_2(parsed(text, MOST_BYTES, "muster")))
     complaints = [
         f"recipe '{recipe.name}': {complaint}"

@@ -53,7 +53,7 @@ def write(recipe: Recipe, held: tuple[Recipe, ...] = ()) -> str:
 
 
 def read_file(text: str | bytes) -> RecipeFile:
-    """Read and check a file. Raises Refused with every complaint; nothing half."""
+    """Read and check a file. Raises DomainError with every complaint; nothing half."""
     document = validated(RECIPE_FILE, _filled(recipe_file_2(parsed(text, MOST_BYTES, "recipe"))))
     complaints = [
         complaint for one in (document.recipe, *document.held) for complaint in complaints_of(one)
@@ -65,7 +65,7 @@ def read_file(text: str | bytes) -> RecipeFile:
 
 
 def read(text: str | bytes) -> Recipe:
-    """The recipe of a file, with what it holds unfolded. Raises Refused as ``read_file``."""
+    """The recipe of a file, with what it holds unfolded. Raises DomainError as ``read_file``."""
     document = read_file(text)
     return expand_recipe(document.recipe, document.known()).recipe
 

@@ -59,7 +59,7 @@ def write_json(paints: Iterable[OwnedPaint]) -> str:
 def read(text: bytes, name: str = "") -> list[OwnedPaint]:
     """A shelf from a file of any of the three formats, told apart by what it begins with.
 
-    Raises Refused with a complaint for each odd row, at most thirty; nothing half.
+    Raises DomainError with a complaint for each odd row, at most thirty; nothing half.
     """
     if len(text) > MOST_BYTES:
         raise DomainError(f"the file is larger than {MOST_BYTES // 1_000_000} MB: it is no shelf")

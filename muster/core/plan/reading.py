@@ -42,7 +42,7 @@ _OPTIONAL = "now day_s item_day_s conditions clocks places tools holds pins done
 def read_problem(text: str | bytes) -> Problem:
     """Parse and check a problem file.
 
-    Raises Refused with a complaint that names the id and what to change.
+    Raises DomainError with a complaint that names the id and what to change.
     """
     try:
         raw = json.loads(text)
@@ -52,7 +52,7 @@ def read_problem(text: str | bytes) -> Problem:
 
 
 def problem_from(raw: Any) -> Problem:
-    """Check a parsed problem. Raises Refused."""
+    """Check a parsed problem. Raises DomainError."""
     top = Fields(raw, "the problem", _KEYS, _OPTIONAL)
     if top.row["format"] != FORMAT:
         top.fail("format", f"must be '{FORMAT}'")

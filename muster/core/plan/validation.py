@@ -12,7 +12,7 @@ from muster.core.plan.problem import WALL, Problem, Sitting
 
 
 def validate(problem: Problem) -> None:
-    """Raise Refused for ids that do not exist and for what no plan could keep."""
+    """Raise DomainError for ids that do not exist and for what no plan could keep."""
     _refuse_overlaps(problem)
     _refuse_bad_clocks(problem)
     _refuse_unknown_ids(problem)

@@ -33,7 +33,7 @@ def check(
     habits: Habits | None = None,
     tables: Tables = DEFAULTS,
 ) -> Report:
-    """Walk a recipe and look at it by every rule. Raises Refused for what cannot be walked."""
+    """Walk a recipe and look at it by every rule. Raises DomainError for what cannot be walked."""
     refuse_unknown(recipe, tables)
     walked = walk(recipe, climate, habits, tables)
     order = {one.key: index for index, one in enumerate(walked.recipe.passes)}
@@ -43,7 +43,7 @@ def check(
 
 
 def refuse_unknown(recipe: Recipe, tables: Tables = DEFAULTS) -> None:
-    """Refuse zones that the subject lacks and media that nobody knows. Raises Refused."""
+    """Refuse zones that the subject lacks and media that nobody knows. Raises DomainError."""
     complaints = []
     zones = tables.zones[recipe.kind]
     if recipe.material not in tables.materials:

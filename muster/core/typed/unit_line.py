@@ -83,7 +83,7 @@ def _singulars(word: str) -> list[str]:
 
 
 def scale_of(word: str) -> int | None:
-    """The scale that a word says: 1/72, 1-72, 1:72, 28mm. Raises Refused for one that is none."""
+    """The scale that a word says: 1/72, 1-72, 1:72, 28mm. Raises DomainError for one that is none."""
     found = _SCALE.match(word)
     if found:
         scale = int(found.group(1))
@@ -110,7 +110,7 @@ class TypedUnit:
 
 
 def read_line(line: str) -> TypedUnit:
-    """Read a typed line. Raises Refused with how to mend it."""
+    """Read a typed line. Raises DomainError with how to mend it."""
     # A number and its unit may stand apart: 28 mm.
     words = re.sub(r"(?<!\S)(\d{1,3})\s+mm(?!\S)", r"\1mm", line, flags=re.IGNORECASE).split()
     counts = [word for word in words if word.isdecimal() and word.isascii()]

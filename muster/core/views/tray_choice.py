@@ -66,7 +66,7 @@ def chosen_trays(derived: Derived, splits: Splits, most_whole: dict[str, int]) -
 
 
 def with_splits(derived: Derived, splits: Splits) -> Derived:
-    """The same muster in these trays, nothing begun taken apart. Raises Refused."""
+    """The same muster in these trays, nothing begun taken apart. Raises DomainError."""
     choices = derived.snapshot.choices
     units = tuple(
         replace(unit, split=splits[unit.id], tray_size=None) if unit.id in splits else unit

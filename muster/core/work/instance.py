@@ -82,7 +82,7 @@ def build_instance(
     chores: tuple[Chore, ...] = (),
     waits_by_recipe: WaitsByRecipe = UNSETTLED,
 ) -> PlanInstance:
-    """Build the problem. Raises Refused where the choices cannot hold together."""
+    """Build the problem. Raises DomainError where the choices cannot hold together."""
     now = now.astimezone(UTC).replace(microsecond=0)
     begun = [tick.start for tick in state.ticks.values()]
     start = min([now, *begun])

@@ -41,7 +41,7 @@ class Follows:
 def follows_of(
     choices: Choices, calls: list[Call], waits_by_recipe: WaitsByRecipe = UNSETTLED
 ) -> list[Follows]:
-    """Every pair of calls of which one waits for the other. Raises Refused for a circle.
+    """Every pair of calls of which one waits for the other. Raises DomainError for a circle.
 
     A pass waits for each film that it meets by that film's own age and clock, whatever lies
     between: so a damp day stretches each wait as it should.
@@ -130,7 +130,7 @@ def _first(order: Order, calls: list[Call], chain: list[Follows]) -> list[Call]:
 
 
 def _refuse_circle(follows: Iterable[Follows]) -> None:
-    """Raise Refused where calls wait for one another, in the names of the roll."""
+    """Raise DomainError where calls wait for one another, in the names of the roll."""
     follows = list(follows)
     names = {c.id: f"{c.name} of {c.unit.name}" for f in follows for c in (f.before, f.after)}
     sorter: TopologicalSorter[str] = TopologicalSorter()
