@@ -62,7 +62,10 @@ def me(request: HttpRequest) -> Me:
 
 @router.post("/sign-up", auth=None, response=Me)
 def sign_up(request: HttpRequest, payload: Credentials) -> Me:
-    """Make an account and sign in."""
+    """Make an account and sign in.
+
+    Raises DomainError for a name that is taken or a weak password.
+    """
     name = payload.name.strip()
     if not 1 <= len(name) <= 60:
         raise DomainError("name: it must have 1 to 60 letters")
@@ -81,7 +84,7 @@ def sign_up(request: HttpRequest, payload: Credentials) -> Me:
 
 @router.post("/sign-in", auth=None, response=Me)
 def sign_in(request: HttpRequest, payload: Credentials) -> Me:
-    """Sign in; too many wrong tries lock the name for a quarter of an hour."""
+    """Sign in; too many wrong tries lock the name for a quarter of an hour. Raises DomainError."""
     user = authenticate(request, username=payload.name.strip(), password=payload.password)
     if user is None:
         raise DomainError(
@@ -93,7 +96,7 @@ def sign_in(request: HttpRequest, payload: Credentials) -> Me:
 
 @router.post("/open-demo", auth=None, response=Me)
 def open_demo(request: HttpRequest) -> Me:
-    """Open the demo account; only where the server was started as the demo."""
+    """Open the demo account; only where the server was started as the demo. Raises DomainError."""
     user = User.objects.filter(username=DEMO_NAME).first() if settings.DEMO_ACCOUNT else None
     if user is None:
         raise DomainError("this server was not started as the demo: sign in or sign up")
@@ -120,7 +123,10 @@ def all_of_mine(request: UserRequest) -> HttpResponse:
 
 @router.post("/me/delete", response=Me)
 def delete_me(request: UserRequest, payload: Password) -> Me:
-    """Delete the account with all that is in it; the password is asked for once more."""
+    """Delete the account with all that is in it; the password is asked for once more.
+
+    Raises DomainError.
+    """
     user = request.user
     if not user.check_password(payload.password):
         raise DomainError("the password is wrong: the account was not deleted")

@@ -23,7 +23,7 @@ class AlternativeStart(Schema):
 
 
 def alternative_starts(current: Current, call: str) -> list[AlternativeStart]:
-    """Try the call in each of the next sittings."""
+    """Try the call in each of the next sittings. Raises Http404 for a call that is not there."""
     instance = current.derived.instance
     if call not in instance.problem.tasks:
         raise Http404

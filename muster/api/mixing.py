@@ -185,7 +185,10 @@ def predict(request: UserRequest, payload: PredictIn) -> PredictOut:
 
 @router.post("/mix/reach", response=list[MixOut])
 def reach(request: UserRequest, payload: ReachIn) -> list[MixOut]:
-    """What to add to a pot already mixed, the least that helps first."""
+    """What to add to a pot already mixed, the least that helps first.
+
+    Raises DomainError where nothing is within reach.
+    """
     bench = palette_of(request.user)
     pot: dict[int, int] = {}
     for one in payload.pot:
@@ -202,7 +205,7 @@ def reach(request: UserRequest, payload: ReachIn) -> list[MixOut]:
 
 @router.post("/mix/tray", response=TrayOut)
 def for_tray(request: UserRequest, payload: TrayIn) -> TrayOut:
-    """Drops and millilitres for a pass on so many models."""
+    """Drops and millilitres for a pass on so many models. Raises Http404."""
     muster = own_muster(request.user, payload.muster)
     unit = choices_of(muster).unit(payload.unit)
     if unit is None:

@@ -213,7 +213,7 @@ def typed_unit(request: UserRequest, payload: Line) -> Typed:
 
 @router.post("/musters", response=MusterName)
 def begin(request: UserRequest, payload: NewMuster) -> MusterName:
-    """A whole muster from three answers."""
+    """A whole muster from three answers. Raises DomainError where an answer cannot be."""
     newest = newest_recipes(request.user)
     units = []
     for typed in payload.units:

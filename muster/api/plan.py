@@ -57,7 +57,10 @@ def progress_of(run: PlanRun) -> Progress:
 
 @router.post("/musters/{int:muster_id}/plan/improve", response=Progress)
 def improve_plan(request: UserRequest, muster_id: int) -> Progress:
-    """Let a worker improve the plan for twenty seconds more."""
+    """Let a worker improve the plan for twenty seconds more.
+
+    Raises DomainError where too many plans are improved at once.
+    """
     current = current_plan(own_muster(request.user, muster_id))
     if not current.plan.blocks:
         raise DomainError("there is nothing planned to improve: see what is left, and why")
@@ -71,7 +74,7 @@ def improve_plan(request: UserRequest, muster_id: int) -> Progress:
 
 @router.post("/musters/{int:muster_id}/plan/stop", response=Progress)
 def stop_plan(request: UserRequest, muster_id: int) -> Progress:
-    """Stop improving; the best so far is kept."""
+    """Stop improving; the best so far is kept. Raises DomainError."""
     muster = own_muster(request.user, muster_id)
     run = PlanRun.objects.filter(muster=muster).order_by("-id").first()
     if run is None:
@@ -91,7 +94,10 @@ def places(request: UserRequest, muster_id: int, call: str) -> list[AlternativeS
 
 @router.get("/musters/{int:muster_id}/plan/why", response=list[int | None])
 def why(request: UserRequest, muster_id: int, call: str) -> list[int | None]:
-    """By reason of a call's card, in its order: how many seconds sooner it starts without it."""
+    """By reason of a call's card, in its order: how many seconds sooner it starts without it.
+
+    Raises Http404.
+    """
     current = current_plan(own_muster(request.user, muster_id))
     problem, plan = current.derived.instance.problem, current.plan
     reasons = reasons_of(problem, plan).get(call)
@@ -102,7 +108,10 @@ def why(request: UserRequest, muster_id: int, call: str) -> list[int | None]:
 
 @router.get("/musters/{int:muster_id}/plan/left", response=list[LeftRemedy])
 def left(request: UserRequest, muster_id: int, call: str) -> list[LeftRemedy]:
-    """What would place a call that is left, the cheapest first. Kept while the plan is."""
+    """What would place a call that is left, the cheapest first. Kept while the plan is.
+
+    Raises Http404.
+    """
     current = current_plan(own_muster(request.user, muster_id))
     row = next((r for r in left_rows(current.derived, current.plan) if call in r.calls), None)
     if row is None:

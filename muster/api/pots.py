@@ -117,7 +117,10 @@ def again(request: UserRequest, pot_id: int) -> list[MixOut]:
 
 @router.post("/pots/{pot_id}/tone", response=MixOut)
 def tone(request: UserRequest, pot_id: int, payload: ToneIn) -> MixOut:
-    """A mix in tone with the pot, not identical: for another vehicle beside it."""
+    """A mix in tone with the pot, not identical: for another vehicle beside it.
+
+    Raises Http404 where the pot is not his, DomainError where nothing is in tone.
+    """
     pot = services.own_pot(request.user, pot_id)
     palette = palette_of(request.user)
     dried = reflectance_of_hex(pot.dried or pot.predicted)
@@ -136,7 +139,7 @@ def empty(request: UserRequest, pot_id: int) -> list[PotOut]:
 
 @router.post("/pots/{pot_id}/use", response=UsedOut)
 def use(request: UserRequest, pot_id: int, payload: UseIn) -> UsedOut:
-    """Paint a recipe's pass with the pot: a new version, which its units follow."""
+    """Paint a recipe's pass with the pot: a new version, which its units follow. Raises Http404."""
     pot = services.own_pot(request.user, pot_id)
     row = newest_version(request.user, payload.recipe)
     if row is None:

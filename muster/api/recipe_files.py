@@ -36,7 +36,7 @@ class Imported(Schema):
 
 @router.get("/recipes/{code}/file", response={200: None})
 def export(request: UserRequest, code: str) -> HttpResponse:
-    """The newest version with all that it holds."""
+    """The newest version with all that it holds. Raises Http404 where there is none."""
     row = newest_version(request.user, code)
     if row is None:
         raise Http404

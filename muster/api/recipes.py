@@ -107,7 +107,10 @@ def copy(request: UserRequest, code: str) -> list[RecipeOut]:
 
 @router.get("/recipes/{code}/changes", response=list[DifferenceOut])
 def changes(request: UserRequest, code: str, since: int) -> list[DifferenceOut]:
-    """The newest version against an older one, pass by pass."""
+    """The newest version against an older one, pass by pass.
+
+    Raises Http404 where either version is not there.
+    """
     newest = _newest(request.user, code)
     known = versions_of(request.user.pk, [(code, since)])
     if (code, since) not in known:

@@ -116,7 +116,10 @@ def make_ramp(request: UserRequest, payload: RampIn) -> RampOut:
 
 @router.post("/colour/variants", response=list[MixOut])
 def vary(request: UserRequest, payload: VariantsIn) -> list[MixOut]:
-    """Mixes that differ a little, so that matching models do not look cloned."""
+    """Mixes that differ a little, so that matching models do not look cloned.
+
+    Raises DomainError where no paint comes near enough.
+    """
     bench = palette_of(request.user)
     drops = [(bench.place(one.paint), one.drops) for one in payload.drops]
     base = bench.shelf.mix(drops, lab_of_hex("#808080"))
@@ -155,7 +158,7 @@ def patches(request: UserRequest, payload: PatchesIn) -> PatchesOut:
 
 @router.get("/colour/scaled", response=ScaledOut)
 def scaled(request: UserRequest, colour: str, scale: int, tier: Tier = "table") -> ScaledOut:
-    """A colour lightened for its scale, an option that schools dispute."""
+    """A colour lightened for its scale, an option that schools dispute. Raises DomainError."""
     try:
         lab = lab_of_hex(colour)
     except ValueError as error:

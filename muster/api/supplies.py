@@ -144,7 +144,10 @@ def mesh(
     scale: Form[float] = 72,
     unit: Form[str] = "mm",
 ) -> MeshOut:
-    """Measure an STL; nothing is kept."""
+    """Measure an STL; nothing is kept.
+
+    Raises DomainError for a file that is no mesh, or too large.
+    """
     if file.size is None or file.size > MOST_BYTES:
         raise DomainError(f"the mesh is larger than {MOST_BYTES // 1_000_000} MB: simplify it")
     found = measured(file.read(), file_scale, scale, unit)

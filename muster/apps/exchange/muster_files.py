@@ -94,7 +94,10 @@ def import_file(user: User, text: bytes) -> Muster:
 
 
 def keep_document(user: User, document: MusterFile) -> Muster:
-    """Keep a document as a new muster. A recipe that differs from the user's own gets a new id."""
+    """Keep a document as a new muster. A recipe that differs from the user's own gets a new id.
+
+    Raises DomainError where it was imported before.
+    """
     renamed: dict[tuple[str, int], str] = {}
     for recipe in document.recipes:
         if _same(user, recipe) is False:

@@ -107,7 +107,10 @@ def _around(shelf: Shelf, base: Mix, goal: Floats, most_drops: int) -> list[Mix]
 def in_tone_with(
     shelf: Shelf, dried: Floats, spread: float, seed: int, most_paints: int = 3
 ) -> Mix:
-    """A mix in tone with an earlier model's dried colour (reflectance), not identical to it."""
+    """A mix in tone with an earlier model's dried colour (reflectance), not identical to it.
+
+    Raises ValueError where nothing is in tone.
+    """
     goal = lab_of(xyz_of(dried))
     near: Sequence[Mix] = [m for m in match(shelf, goal, most_paints, keep=40) if m.off <= spread]
     if not near:

@@ -99,7 +99,10 @@ DEFAULTS = Tables(MEDIA, TECHNIQUES, ZONES, {name: name for name in HOLDS}, HOLD
 
 @lru_cache(maxsize=64)
 def tables_of(own: Own) -> Tables:
-    """The defaults with a user's own rows over them. Raises DomainError for a row like none known."""
+    """The defaults with a user's own rows over them.
+
+    Raises DomainError for a row like none known.
+    """
     complaints = complaints_of(own)
     if complaints:
         raise DomainError(*complaints)

@@ -100,7 +100,10 @@ def complaints_of(paint: OwnedPaint) -> list[str]:
 
 
 def read_csv(text: str) -> list[OwnedPaint]:
-    """Paints from CSV with a header; comma, semicolon or tab between."""
+    """Paints from CSV with a header; comma, semicolon or tab between.
+
+    Raises DomainError with a complaint for each odd row.
+    """
     text = text.replace("\x00", "")
     first = text.lstrip("\n\r").split("\n", 1)[0]
     between = max(",;\t", key=first.count)

@@ -31,7 +31,7 @@ class Fields:
         self.where = where
 
     def fail(self, key: str, mend: str) -> Never:
-        """Refuse the value of ``key``."""
+        """Refuse the value of ``key``. Raises DomainError."""
         raise DomainError(f"{self.where}: {key} {mend}")
 
     def whole(self, key: str, default: int | None = None, least: int = 0) -> int:

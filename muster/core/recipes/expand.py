@@ -45,8 +45,10 @@ def all_held(recipe: Recipe, known: Known) -> dict[tuple[str, int], Recipe]:
 def expand_recipe(recipe: Recipe, known: Known) -> ExpandedRecipe:
     """Unfold what a recipe holds.
 
-    A pass that holds one hands its zones, part and tier on to each pass inside. Raises DomainError for
-    a recipe that holds itself, one that is not there, and one that grows beyond ``MOST_PASSES``.
+    A pass that holds one hands its zones, part and tier on to each pass inside.
+
+    Raises DomainError for a recipe that holds itself, one that is not there, and one that grows
+    beyond ``MOST_PASSES``.
     """
     if not any(one.holds for one in recipe.passes):
         return ExpandedRecipe(recipe, {one.key: one.key for one in recipe.passes})

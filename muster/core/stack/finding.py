@@ -106,7 +106,7 @@ RULES: dict[str, Rule] = {}
 
 
 def rule(number: int, code: str, about: str) -> Callable[[Look], Look]:
-    """Register a rule."""
+    """Register a rule. Raises ValueError where code or number are taken."""
 
     def register(findings: Look) -> Look:
         if code in RULES or any(one.number == number for one in RULES.values()):

@@ -83,7 +83,10 @@ def _singulars(word: str) -> list[str]:
 
 
 def scale_of(word: str) -> int | None:
-    """The scale that a word says: 1/72, 1-72, 1:72, 28mm. Raises DomainError for one that is none."""
+    """The scale that a word says: 1/72, 1-72, 1:72, 28mm.
+
+    Raises DomainError for one that is none.
+    """
     found = _SCALE.match(word)
     if found:
         scale = int(found.group(1))

@@ -27,7 +27,7 @@ class AddEvening(Command):
     weekly: bool = False
 
     def apply(self, choices: Choices, now: datetime) -> tuple[Choices, str]:
-        """It must not meet another of that day."""
+        """It must not meet another of that day. Raises DomainError where it cannot be."""
         choices = without_past(choices, now)
         refuse_times(choices, self.day, self.start, self.end)
         if self.weekly:

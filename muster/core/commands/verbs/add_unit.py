@@ -29,7 +29,10 @@ class AddUnit(Command):
     kind: Kind | None = None
 
     def apply(self, choices: Choices, now: datetime) -> tuple[Choices, str]:
-        """With an id of its own; without a scale it takes that of the unit before."""
+        """With an id of its own; without a scale it takes that of the unit before.
+
+        Raises DomainError where it cannot be.
+        """
         typed = read_line(self.line)
         kind = self.kind or typed.kind
         if kind is None:

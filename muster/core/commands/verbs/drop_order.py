@@ -27,7 +27,7 @@ class DropOrder(Command):
     after_pass: str | None = None
 
     def apply(self, choices: Choices, now: datetime) -> tuple[Choices, str]:
-        """Only an order that stands can be taken out."""
+        """Only an order that stands can be taken out. Raises DomainError where it cannot be."""
         gone = Order(self.before, self.after, self.before_pass, self.after_pass)
         if gone not in choices.order:
             raise DomainError("that order is gone already: look at the roll again")

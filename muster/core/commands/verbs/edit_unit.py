@@ -41,7 +41,10 @@ class EditUnit(Command):
     """0: by kind and scale."""
 
     def apply(self, choices: Choices, now: datetime) -> tuple[Choices, str]:
-        """Only what is given changes; a tray size and a split take each other's place."""
+        """Only what is given changes; a tray size and a split take each other's place.
+
+        Raises DomainError where it cannot be.
+        """
         unit = unit_of(choices, self.unit)
         changes: dict[str, object] = {
             key: getattr(self, key) for key in GIVEN if getattr(self, key) is not None

@@ -25,7 +25,7 @@ class EndWeekly(Command):
     weekly: Annotated[str, Field(max_length=40)]
 
     def apply(self, choices: Choices, now: datetime) -> tuple[Choices, str]:
-        """Its exceptions go with it."""
+        """Its exceptions go with it. Raises DomainError where it cannot be."""
         gone = next((row for row in choices.rhythm if row.id == self.weekly), None)
         if gone is None:
             raise DomainError("that weekly sitting is gone already: look at the plan again")

@@ -27,7 +27,7 @@ class MoveEvening(Command):
     end: time
 
     def apply(self, choices: Choices, now: datetime) -> tuple[Choices, str]:
-        """It must not meet another of that day."""
+        """It must not meet another of that day. Raises DomainError where it cannot be."""
         choices = without_past(choices, now)
         refuse_times(choices, self.day, self.start, self.end, beside=self.evening)
         label = f"A sitting moved to {self.day:%d %B}, {self.start:%H:%M}"

@@ -24,7 +24,10 @@ class RemoveEvening(Command):
     evening: str
 
     def apply(self, choices: Choices, now: datetime) -> tuple[Choices, str]:
-        """A single one goes; of the rhythm an exception is kept."""
+        """A single one goes; of the rhythm an exception is kept.
+
+        Raises DomainError where it cannot be.
+        """
         choices = without_past(choices, now)
         kept = tuple(one for one in choices.evenings if one.id != self.evening)
         if len(kept) < len(choices.evenings):

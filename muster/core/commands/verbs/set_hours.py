@@ -25,7 +25,7 @@ class SetHours(Command):
     end: time
 
     def apply(self, choices: Choices, now: datetime) -> tuple[Choices, str]:
-        """In place of what was said of that tag before."""
+        """In place of what was said of that tag before. Raises DomainError where it cannot be."""
         if self.end <= self.start:
             raise DomainError(
                 f"'{self.tag}' ends at {self.end:%H:%M}, not after its start at "

@@ -26,7 +26,7 @@ class SetOrder(Command):
     after_pass: str | None = None
 
     def apply(self, choices: Choices, now: datetime) -> tuple[Choices, str]:
-        """Circles are refused where the work is built."""
+        """Circles are refused where the work is built. Raises DomainError where it cannot be."""
         words = names_in_order(choices, self.before, self.after)
         if self.before == self.after:
             raise DomainError("a unit cannot come before itself: its passes follow its recipe")

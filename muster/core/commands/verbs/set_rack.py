@@ -23,7 +23,7 @@ class SetRack(Command):
     rack: int
 
     def apply(self, choices: Choices, now: datetime) -> tuple[Choices, str]:
-        """At least one place."""
+        """At least one place. Raises DomainError where it cannot be."""
         if not 1 <= self.rack <= MOST_RACK:
             raise DomainError(f"a rack of {self.rack}: choose 1 to {MOST_RACK} places")
         return replace(choices, rack=self.rack), f"A rack of {self.rack} places"

@@ -23,7 +23,7 @@ class SetSpare(Command):
     minutes: int
 
     def apply(self, choices: Choices, now: datetime) -> tuple[Choices, str]:
-        """Up to four hours."""
+        """Up to four hours. Raises DomainError where it cannot be."""
         if not 0 <= self.minutes <= MOST_SPARE_MIN:
             raise DomainError(f"{self.minutes} minutes free: choose 0 to {MOST_SPARE_MIN}")
         label = f"{self.minutes} min of each sitting left free"

@@ -45,7 +45,10 @@ SCALARS: dict[type[Structure], tuple[str, ...]] = {}
 
 
 def structure(made: Made) -> Made:
-    """Register a class as a structure: scalars come first."""
+    """Register a class as a structure: scalars come first.
+
+    Raises TypeError where a column stands before a scalar.
+    """
     names = list(made.__annotations__)
     scalars = tuple(name for name in names if made.__annotations__[name] == "int")
     if tuple(names[: len(scalars)]) != scalars:
