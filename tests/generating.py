@@ -31,7 +31,7 @@ WORK_MIN = {"type": "number", "minimum": 0.1, "maximum": 90}
 SOME = {"maxItems": 3}
 
 
-def words(*known: str | int) -> Json:
+def words(*known: str | int | None) -> Json:
     """A schema of one of these."""
     return {"enum": list(known)}
 
@@ -115,7 +115,7 @@ KNOWN: Json = {
     "parade_day": maybe(words(*DAYS)), "start": words(*TIMES), "end": words(*TIMES),
     "tag": words("daylight", "noise allowed"), "count": {"type": "integer", "minimum": 1,
                                                         "maximum": 24},
-    "scale": words(15, 35, 72, 144), "until": words(*MOMENTS), "at": words(*MOMENTS),  # type: ignore[arg-type]
+    "scale": words(15, 35, 72, 144), "until": words(*MOMENTS), "at": words(*MOMENTS),
     "rack": {"type": "integer", "minimum": 1, "maximum": 60},
     "models": {"type": "array", "items": {"type": "integer", "minimum": 1, "maximum": 24}, **SOME},
     "share": {"type": "number", "minimum": 0.05, "maximum": 0.95},

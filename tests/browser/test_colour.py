@@ -52,7 +52,7 @@ def test_a_mix_is_found_saved_used_and_seen_in_plan_and_shopping_list(stocked: B
     use = browser.find("//section[@aria-labelledby='pots']//select")
     group = use.find_element(By.XPATH, ".//optgroup[@label='Infantry in six colours']")
     Select(use).select_by_value(
-        group.find_element(By.XPATH, "./option[contains(., 'cloth')]").get_attribute("value")
+        group.find_element(By.XPATH, "./option[contains(., 'cloth')]").get_attribute("value") or ""
     )
     browser.find("//p[@role='status'][contains(., 'version 2 now; Pikes follow')]")
     assert choices_of(Muster.objects.get()).units[0].recipe_version == 2

@@ -4,6 +4,7 @@ from __future__ import annotations
 
 import json
 import os
+import shutil
 import socket
 import subprocess
 import sys
@@ -72,7 +73,7 @@ def test_a_command_that_fails_stops_with_one_sentence(capsys: pytest.CaptureFixt
 
 def test_a_full_disk_is_named(monkeypatch: pytest.MonkeyPatch) -> None:
     usage = type("Usage", (), {"free": 1000})
-    monkeypatch.setattr(steps.shutil, "disk_usage", lambda _: usage)
+    monkeypatch.setattr(shutil, "disk_usage", lambda _: usage)
     with pytest.raises(steps.Stop, match="the disk is full"):
         steps.run([sys.executable, "-c", "raise SystemExit(1)"])
 
@@ -162,8 +163,8 @@ def test_what_stands_in_the_way_ends_with_1(
 
 
 def test_without_rights_the_exact_command_is_printed(monkeypatch: pytest.MonkeyPatch) -> None:
-    monkeypatch.setattr(steps.os, "geteuid", lambda: 1000)
-    monkeypatch.setattr(steps.shutil, "which", lambda name, path=None: None)
+    monkeypatch.setattr(os, "geteuid", lambda: 1000)
+    monkeypatch.setattr(shutil, "which", lambda name, path=None: None)
     with pytest.raises(steps.Stop, match=r"sudo apt-get install -y .*mariadb-server"):
         steps.install_packages(browser=True)
 

@@ -99,7 +99,7 @@ def test_the_chart_has_its_colours(name: str, reflectance: np.ndarray) -> None:
     observer = colour.MSDS_CMFS["CIE 1931 2 Degree Standard Observer"]
     daylight = colour.SDS_ILLUMINANTS["D65"]
     xyz = colour.sd_to_XYZ(sd, observer, daylight, method="Integration") / 100
-    reference = colour.XYZ_to_Lab(xyz, colour.XYZ_to_xy(WHITE))
+    reference = np.asarray(colour.XYZ_to_Lab(xyz, colour.XYZ_to_xy(WHITE)), np.float64)
     # Ours sums bands of 10 nm, the reference those of 1 nm.
     assert float(difference(lab_of(xyz_of(reflectance)), reference)) < 0.35, name
 

@@ -89,7 +89,7 @@ def test_the_contrast_ratio_grows_with_coats_to_hiding() -> None:
 def test_a_film_lies_between_its_ground_and_its_masstone(
     colour: str, opacity: str, thick: float, ground: float
 ) -> None:
-    paint = stated(colour, opacity)  # type: ignore[arg-type]
+    paint = stated(colour, opacity)
     under = np.full(BANDS, ground)
     film, end = over(paint.k, paint.s, thick, under), paint.masstone
     low, high = np.minimum(under, end), np.maximum(under, end)

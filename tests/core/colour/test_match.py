@@ -128,4 +128,4 @@ def test_a_pot_that_is_right_needs_nothing() -> None:
 )
 def test_what_cannot_be_matched_is_refused(call: object, words: str) -> None:
     with pytest.raises(ValueError, match=words):
-        call()  # type: ignore[operator]
+        call()

@@ -53,11 +53,11 @@ def read(do: str) -> Any:
 
 
 def test_every_verb_that_is_registered_has_an_example() -> None:
-    assert {do_of(made) for made in [*VERBS, Together]} == set(EXAMPLES)
+    assert {do_of(made) for made in (*VERBS, Together)} == set(EXAMPLES)
     assert len(VERBS) + 1 == len(EXAMPLES)
 
 
-def do_of(made: type) -> str:
+def do_of(made: Any) -> str:
     """The word by which a verb is told."""
     word: str = get_args(get_type_hints(made)["do"])[0]
     return word

@@ -8,6 +8,7 @@ score.
 from __future__ import annotations
 
 from fractions import Fraction
+from typing import Literal
 
 from muster.core.plan.checking import check
 from muster.core.plan.checking_facts import Story
@@ -118,7 +119,7 @@ def judged(problem: Problem, blocks: list[Block]) -> Score | None:
         for name, task in problem.tasks.items()
         if reached[name] < task.work_s
     )
-    status = "partial" if left else "planned"
+    status: Literal["planned", "partial"] = "partial" if left else "planned"
     nothing = measure(problem, blocks, {}, 0, left)
     plan = Plan(status, tuple(blocks), nothing, NOTHING, (), 1, 1, left)
     done_at: dict[str, int] = {}

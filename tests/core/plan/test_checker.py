@@ -3,7 +3,7 @@
 from __future__ import annotations
 
 from dataclasses import replace
-from typing import Any
+from typing import Any, Literal
 
 import pytest
 
@@ -66,7 +66,7 @@ def stated(
             done[item] = max(done.get(item, 0), problem.last_end() if end is None else ready)
     score = measure(problem, blocks, done, len(missed), left)
     bounds = replace(plan.bounds, cost_s=0, finish=0, hands_on_s=0)
-    status = "partial" if left else "planned"
+    status: Literal["planned", "partial"] = "partial" if left else "planned"
     return replace(plan, status=status, score=score, bounds=bounds, left=left)
 
 

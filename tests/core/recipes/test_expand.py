@@ -66,7 +66,7 @@ def test_what_is_not_there_and_what_grows_without_bound_are_refused() -> None:
     wide = {
         (f"w{n}", 1): Recipe(
             f"w{n}", "w", "vehicle", 1,
-            tuple(holding(f"w{n + 1}@1", f"k{k}") for k in range(9)) if n < 9 else (BASE,),  # type: ignore[misc]
+            tuple(holding(f"w{n + 1}@1", f"k{k}") for k in range(9)) if n < 9 else (BASE,),
         )
         for n in range(10)
     }  # fmt: skip

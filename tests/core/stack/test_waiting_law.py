@@ -52,7 +52,7 @@ def test_a_wait_of_the_stack_and_the_plans_clock_meet_to_the_second(
     celsius: float, humidity: float, clock: str
 ) -> None:
     climate = Climate(celsius, humidity)
-    slow, fast = drying_factor(clock, climate), rate(clock, climate)  # type: ignore[arg-type]
+    slow, fast = drying_factor(clock, climate), rate(clock, climate)
     for minutes in (5, 25, 60, 1440):
         assert minutes * 60 * slow == pytest.approx(minutes * 60 / fast, abs=1e-6)
         assert round(fast * 1000) == pytest.approx(fast * 1000, abs=1e-9)

@@ -21,7 +21,7 @@ def one(text: str, about: About = HOUSE) -> Pass:
 
 
 def by(**habits: str) -> About:
-    return replace(HOUSE, habits=Habits(**habits))  # type: ignore[arg-type]
+    return replace(HOUSE, habits=Habits(**habits))
 
 
 @pytest.mark.parametrize(

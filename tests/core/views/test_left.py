@@ -7,6 +7,7 @@ from dataclasses import replace
 from datetime import date, time
 
 from muster.core.choices import Choices, Evening, Order, Weekly
+from muster.core.commands.verbs.add_evening import AddEvening
 from muster.core.house import Air, House
 from muster.core.pipeline import Derived, derive, plan_first
 from muster.core.plan.plan import Plan
@@ -104,6 +105,7 @@ def test_a_sitting_by_day_lies_where_the_tag_holds_and_nothing_else_does() -> No
         if way.command.changes[0].do == "add_evening"
     )  # fmt: skip
     sitting = way.command.changes[0]
+    assert isinstance(sitting, AddEvening)
     assert sitting.day.weekday() >= 5
     assert time(8) <= sitting.start < sitting.end <= time(18)
 

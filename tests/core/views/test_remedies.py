@@ -4,10 +4,14 @@ from __future__ import annotations
 
 from dataclasses import replace
 from datetime import date
+from typing import TypeVar
 
+from muster.core.commands.command import Command
+from muster.core.commands.verbs.edit_unit import EditUnit
+from muster.core.commands.verbs.remove_unit import RemoveUnit
 from muster.core.pipeline import derive, plan_first
 from muster.core.plan.planner import Planner
-from muster.core.views.remedies import lifts_of, remedies_of
+from muster.core.views.remedies import Remedy, lifts_of, remedies_of
 from muster.core.views.roll import head_of, roll_of
 from tests.core.making import BASE, UNDERCOAT, a_pass, choices, derived, evenings, recipe
 from tests.core.making import unit as a_unit
@@ -16,6 +20,16 @@ CROWDED = choices(
     a_unit(40, tier="close"), a_unit(20, id="crews", name="Crews", priority=1),
     evenings=evenings(2), parade_day=date(2027, 3, 9),
 )  # fmt: skip
+
+
+Change = TypeVar("Change", bound=Command)
+
+
+def changes(found: Remedy, kind: type[Change]) -> list[Change]:
+    """What a remedy changes, all of that kind."""
+    made = [change for change in found.command.changes if isinstance(change, kind)]
+    assert len(made) == len(found.command.changes)
+    return made
 
 
 def remedies(chosen=CROWDED):
@@ -75,7 +89,7 @@ def test_a_quicker_recipe_is_proposed_where_one_is_handed_in() -> None:
     found = remedies_of(made, plan, [quick])
     swapped = [one for one in found if "by 'dipped'" in one.words]
     assert swapped
-    assert {change.recipe for change in swapped[0].command.changes} == {"dipped"}
+    assert {change.recipe for change in changes(swapped[0], EditUnit)} == {"dipped"}
 
 
 def test_an_effect_made_to_be_held_or_another_kinds_recipe_is_never_proposed() -> None:
@@ -100,7 +114,7 @@ def test_time_to_spare_lifts_what_most_models_gain_by_and_all_stay_in_time() -> 
     )
     made, plan = plan_first(derived(calm))
     lifts = lifts_of(made, plan)
-    assert [one.command.changes[0].unit for one in lifts] == ["crews", "pikes"]
+    assert [changes(one, RemoveUnit)[0].unit for one in lifts] == ["crews", "pikes"]
     assert all(not one.left_models and not one.late_models and one.in_hand for one in lifts)
     crowded, late = plan_first(derived(CROWDED))
     assert lifts_of(crowded, late) == []

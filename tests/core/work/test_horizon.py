@@ -17,7 +17,7 @@ from tests.core.making import BASE, NOW, UNDERCOAT, a_pass, choices, derived, ra
 TUESDAYS = (Weekly("tue", 1, time(19, 30), time(22), date(2027, 3, 2)),)
 
 
-def of(**more: object):  # type: ignore[no-untyped-def]
+def of(**more: object):
     made = {"evenings": (), "rhythm": TUESDAYS, "parade_day": None, **more}
     return choices(unit(6), **made)
 

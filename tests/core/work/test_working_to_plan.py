@@ -5,6 +5,7 @@ from __future__ import annotations
 import uuid
 from dataclasses import dataclass, field, replace
 from datetime import datetime, time, timedelta
+from typing import Any
 
 import pytest
 
@@ -68,11 +69,11 @@ class Evening:
         self.origin, self.derived = made.instance.origin, made
         return plan
 
-    def tell(self, kind: str, block: Block, at: datetime, **more: object) -> None:
+    def tell(self, kind: str, block: Block, at: datetime, **more: Any) -> None:
         assert self.derived is not None
         call = self.derived.calls[block.ref]
         self.facts.append(
-            Fact(id=uuid.uuid4(), kind=kind, at=at, unit=call.unit.id,  # type: ignore[arg-type]
+            Fact(id=uuid.uuid4(), kind=kind, at=at, unit=call.unit.id,
                  pass_keys=call.keys, tray=call.tray, **more)
         )  # fmt: skip
 
