@@ -11,9 +11,12 @@ import ast
 import inspect
 import textwrap
 from collections.abc import Callable, Mapping
+from functools import cache
+from pathlib import Path
 from types import FunctionType
 from typing import TYPE_CHECKING, TypeVar, cast
 
+import numba
 import numpy as np
 import numpy.typing as npt
 
@@ -110,13 +113,13 @@ def named(function: Function) -> Function:
         for name, kind in function.__annotations__.items()
         if name != "return" and isinstance(kind, str) and kind in STRUCTURES
     }
-    if not structures:
-        return function
     plain = cast(FunctionType, function)
     tree = ast.parse(textwrap.dedent(inspect.getsource(plain)))
     definition = cast(ast.FunctionDef, tree.body[0])
     definition.decorator_list = []
     _Fields(structures, definition.name).visit(definition)
+    _Casts(plain).visit(definition)
+    plain.__globals__.update(CASTS)
     # Lines stay those of the source, for tracebacks and for the compiler's store on disk.
     ast.increment_lineno(tree, plain.__code__.co_firstlineno - 1)
     ast.fix_missing_locations(tree)
@@ -125,6 +128,53 @@ def named(function: Function) -> Function:
     result = cast(FunctionType, made[definition.name])
     result.__module__, result.__doc__ = plain.__module__, plain.__doc__
     return cast(Function, result)
+
+
+CASTS = {"_int": numba.int64, "_float": numba.float64, "_bool": numba.boolean}
+
+
+MARKS = {"compiled", "inlined"}
+
+
+@cache
+def _kinds_in(file: str) -> dict[str, tuple[str, ...]]:
+    """By compiled function of a file, also those further down: the kinds of its arguments."""
+    functions = (node for node in ast.parse(Path(file).read_text()).body)
+    return {
+        node.name: tuple(ast.unparse(arg.annotation) for arg in node.args.args if arg.annotation)
+        for node in functions
+        if isinstance(node, ast.FunctionDef)
+        and any(isinstance(mark, ast.Name) and mark.id in MARKS for mark in node.decorator_list)
+    }
+
+
+class _Casts(ast.NodeTransformer):
+    """Arguments of compiled functions as values of their declared kind.
+
+    Else a constant is a type of its own to the compiler, and each function is compiled once for
+    every constant that it is called with.
+    """
+
+    def __init__(self, function: FunctionType) -> None:
+        self.known = function.__globals__
+        self.beside = _kinds_in(function.__code__.co_filename)
+
+    def visit_Call(self, node: ast.Call) -> ast.AST:
+        self.generic_visit(node)
+        name = node.func.id if isinstance(node.func, ast.Name) else ""
+        called = getattr(self.known.get(name), "py_func", None)
+        kinds = self.beside.get(name)
+        if called is not None:
+            kinds = tuple(kind for key, kind in called.__annotations__.items() if key != "return")
+        if kinds is None:
+            return node
+        node.args = [
+            ast.copy_location(ast.Call(ast.Name(f"_{kind}", ast.Load()), [arg], []), arg)
+            if f"_{kind}" in CASTS
+            else arg
+            for arg, kind in zip(node.args, kinds, strict=True)
+        ]
+        return node
 
 
 class _Fields(ast.NodeTransformer):

@@ -4,7 +4,7 @@ from __future__ import annotations
 
 from muster.core.plan.kernel.capacity import cut_at, room_for
 from muster.core.plan.kernel.fields import Ints
-from muster.core.plan.kernel.jit import compiled
+from muster.core.plan.kernel.jit import compiled, inlined
 from muster.core.plan.kernel.layout import (
     BREAK_ANY,
     BREAK_NONE,
@@ -156,7 +156,7 @@ def tail_of(frame: Frame, state: State, family: int, closing: Ints) -> int:
     return total
 
 
-@compiled
+@inlined
 def close_first(forced: Ints, closing: Ints, n_forced: int, family: int) -> int:
     """Add a family to those that are closed before the piece; returns how many they are then."""
     forced[n_forced] = family
@@ -164,40 +164,18 @@ def close_first(forced: Ints, closing: Ints, n_forced: int, family: int) -> int:
     return n_forced + 1
 
 
-@compiled
-def find_slot(
-    frame: Frame,
-    state: State,
-    task: int,
-    not_before: int,
-    most_items: int,
-    wish: int,
-    out: Ints,
-    forced: Ints,
-    closing: Ints,
-) -> bool:
-    """Find the earliest place for a task's next piece in the sitting under way.
-
-    ``wish`` 1: only where all that the task wants holds. ``out`` takes the answer, ``forced`` the
-    families to close first, in order. False: no place.
-    """
-    to, earliest = run_of(frame, state, task, most_items)
-    if to == 0:
-        return False
-    sitting = state.sitting
-    earliest = max(earliest, not_before, state.now)
-    calendar = frame.task_wish_calendar[task] if wish == 1 else frame.task_calendar[task]
-    first_slot = frame.calendar_first_slot[calendar * frame.n_sittings + sitting]
-    for slot in range(first_slot, frame.calendar_slots[calendar + 1]):
-        if frame.slot_sitting[slot] != sitting:
-            break
-        low, end = max(earliest, frame.slot_start[slot]), frame.slot_end[slot]
-        if low < end and fit_into(frame, state, task, low, end, to, out, forced, closing):
-            return True
-    return False
+@inlined
+def put_away_after(frame: Frame, state: State, family: int, tool: int, join: bool) -> int:
+    """Seconds of closing and putting away that a piece brings with it."""
+    extra = 0
+    if family >= 0 and not join and frame.family_merges[family] == 1:
+        extra += frame.family_cleanup[family]
+    if tool >= 0 and state.tool_out[tool] == 0:
+        extra += frame.tool_cleanup[tool]
+    return extra
 
 
-@compiled
+@inlined
 def fit_into(
     frame: Frame,
     state: State,
@@ -290,11 +268,33 @@ def fit_into(
 
 
 @compiled
-def put_away_after(frame: Frame, state: State, family: int, tool: int, join: bool) -> int:
-    """Seconds of closing and putting away that a piece brings with it."""
-    extra = 0
-    if family >= 0 and not join and frame.family_merges[family] == 1:
-        extra += frame.family_cleanup[family]
-    if tool >= 0 and state.tool_out[tool] == 0:
-        extra += frame.tool_cleanup[tool]
-    return extra
+def find_slot(
+    frame: Frame,
+    state: State,
+    task: int,
+    not_before: int,
+    most_items: int,
+    wish: int,
+    out: Ints,
+    forced: Ints,
+    closing: Ints,
+) -> bool:
+    """Find the earliest place for a task's next piece in the sitting under way.
+
+    ``wish`` 1: only where all that the task wants holds. ``out`` takes the answer, ``forced`` the
+    families to close first, in order. False: no place.
+    """
+    to, earliest = run_of(frame, state, task, most_items)
+    if to == 0:
+        return False
+    sitting = state.sitting
+    earliest = max(earliest, not_before, state.now)
+    calendar = frame.task_wish_calendar[task] if wish == 1 else frame.task_calendar[task]
+    first_slot = frame.calendar_first_slot[calendar * frame.n_sittings + sitting]
+    for slot in range(first_slot, frame.calendar_slots[calendar + 1]):
+        if frame.slot_sitting[slot] != sitting:
+            break
+        low, end = max(earliest, frame.slot_start[slot]), frame.slot_end[slot]
+        if low < end and fit_into(frame, state, task, low, end, to, out, forced, closing):
+            return True
+    return False

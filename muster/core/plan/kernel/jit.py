@@ -20,6 +20,11 @@ def compiled(function: Function) -> Function:
     return cast(Function, numba.njit(cache=True, nogil=True)(named(function)))
 
 
+def inlined(function: Function) -> Function:
+    """The function, compiled into each that calls it: for what is split for readers alone."""
+    return cast(Function, numba.njit(nogil=True, inline="always")(named(function)))
+
+
 TYPES = {
     "Frame": numba.int64[::1], "State": numba.int64[::1], "Ints": numba.int64[::1],
     "Floats": numba.float64[::1], "int": numba.int64, "float": numba.float64,
