@@ -186,9 +186,9 @@ class Draft:
                     alike[id(surface)] = surface.look()
         given = {one.key: one for one in self.recipe.passes}
         for step in report.walked.steps:
-            key = outer[step.layer.one.key]
+            key = outer[step.layer.pass_.key]
             was, medium = given[key], step.layer.medium
-            instead = medium.said if medium and step.layer.one.medium != was.medium else ""
+            instead = medium.said if medium and step.layer.pass_.medium != was.medium else ""
             # Of a nested recipe the last pass's wait is the one that counts on.
             seams[key] = SeamOut(
                 key=key, wait=duration(step.wait.minutes) if step.wait.minutes else "",
@@ -199,7 +199,7 @@ class Draft:
                 inside=[*(seams[key].inside if key in seams else []), step.layer.name]
                 if was.holds else [],
                 within=duration(window) if (window := window_of(report.walked, step)) else "",
-                dried=step.layer.one.colour,
+                dried=step.layer.pass_.colour,
                 appearances={zone: alike[id(surfaces[zone][step.layer.index])]
                        for zone in detail_zones(step.layer)} if step.layer.lays else {},
                 shows=_shows(step.layer, surfaces),
@@ -244,15 +244,15 @@ def _shows(film: AppliedLayer, surfaces: dict[str, list[Surface]]) -> str:
     zone = next(iter(detail_zones(film)), None)
     if (
         not film.does(TechniqueTrait.EFFECT)
-        or film.one.colour is None
+        or film.pass_.colour is None
         or zone is None
         or film.index == 0
     ):
         return ""
-    mark = lab_of(xyz_of_hex([film.one.colour]))[0]
+    mark = lab_of(xyz_of_hex([film.pass_.colour]))[0]
     ground = surfaces[zone][film.index - 1].lab()[1]
-    found = contrast(mark, ground, film.one.size_mm or 1.0, film.one.tier)
-    away = DISTANCE_MM[film.one.tier] / 10
+    found = contrast(mark, ground, film.pass_.size_mm or 1.0, film.pass_.tier)
+    away = DISTANCE_MM[film.pass_.tier] / 10
     return f"{found.shows} from {away:g} cm: ΔE00 {found.difference:.0f}, L* {found.lighter:+.0f}"
 
 

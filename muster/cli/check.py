@@ -68,7 +68,7 @@ def as_json(report: Report, given: Recipe) -> dict[str, Any]:
     """The report as plain values."""
     steps = [
         {
-            "key": step.layer.one.key, "name": step.layer.name, "start_min": round(step.start, 1),
+            "key": step.layer.pass_.key, "name": step.layer.name, "start_min": round(step.start, 1),
             "wait_min": round(step.wait.minutes, 1), "needed_min": round(step.wait.needed, 1),
             "why": step.wait.why, "stated": step.wait.stated,
         }
@@ -107,8 +107,8 @@ def said(report: Report, given: Recipe) -> str:
     for caution in report.cautions:
         by_key.setdefault(caution.key, []).append(f"    caution: {caution.words}")
     for number, step in enumerate(report.walked.steps, 1):
-        lines.append(f"{number:3} {step.layer.name}, {step.layer.one.minutes:g} min a model")
-        lines += by_key.pop(step.layer.one.key, [])
+        lines.append(f"{number:3} {step.layer.name}, {step.layer.pass_.minutes:g} min a model")
+        lines += by_key.pop(step.layer.pass_.key, [])
         if step.wait.minutes or step.wait.stated:
             why = f": {step.wait.why}" if step.wait.why else ""
             own = f" (yours; {duration(step.wait.needed)} needed)" if step.wait.stated else ""

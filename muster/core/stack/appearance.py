@@ -104,7 +104,7 @@ def appearances(walked: Walk, paints: Paints = by_colour) -> dict[str, list[Surf
     now = dict.fromkeys(sorted(zones), start)
     found: dict[str, list[Surface]] = {zone: [] for zone in now}
     for step in walked.steps:
-        one = step.layer.one
+        one = step.layer.pass_
         paint = None if step.layer.does(TechniqueTrait.COLOURLESS) else paints(one)
         if paint is not None:
             new: dict[int, Surface] = {}
@@ -120,4 +120,4 @@ def appearances(walked: Walk, paints: Paints = by_colour) -> dict[str, list[Surf
 
 def detail_zones(film: AppliedLayer) -> tuple[str, ...]:
     """The zones that a pass touches; of a part painted apart, that part alone."""
-    return (film.one.part,) if film.one.part else film.zones
+    return (film.pass_.part,) if film.pass_.part else film.zones

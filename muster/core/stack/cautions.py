@@ -41,7 +41,7 @@ def cautions_of(recipe: Recipe, tables: Tables = DEFAULTS) -> list[Caution]:
 def _of(film: AppliedLayer, material: Material) -> Iterator[tuple[str, bool]]:
     does, medium = film.does, film.medium
     solvent = film.carrier in ("white spirit", "lacquer thinner", "alcohol")
-    airbrushed = film.one.tool == "airbrush" or does(TechniqueTrait.AIRBRUSHES)
+    airbrushed = film.pass_.tool == "airbrush" or does(TechniqueTrait.AIRBRUSHES)
     if does(TechniqueTrait.FROM_CAN) or (airbrushed and solvent):
         yield ("Outdoors or extraction; respirator for organic vapour and particles; no flame.",
                True)  # fmt: skip
@@ -49,15 +49,17 @@ def _of(film: AppliedLayer, material: Material) -> Iterator[tuple[str, bool]]:
         yield "Extraction or a particle mask.", False
     elif solvent:
         yield "Open a window, gloves, close the jar; no flame.", True
-    if film.one.warm_air and film.carrier == "white spirit":
+    if film.pass_.warm_air and film.carrier == "white spirit":
         yield "No hair dryer over wet white spirit: it can ignite.", True
     if medium is not None and medium.has(MediumTrait.HEATS_RAGS):
         yield "Lay oil-soaked rags flat outdoors or under water: they can heat themselves.", True
-    if film.one.adhesive in ("superglue", "accelerator"):
+    if film.pass_.adhesive in ("superglue", "accelerator"):
         yield "Ventilate, keep it off eyes and skin.", False
-    if film.one.adhesive == "epoxy" or (medium is not None and medium.has(MediumTrait.SENSITISES)):
+    if film.pass_.adhesive == "epoxy" or (
+        medium is not None and medium.has(MediumTrait.SENSITISES)
+    ):
         yield "Gloves: two-part resins sensitise the skin.", False
-    if film.one.adhesive == "solvent cement":
+    if film.pass_.adhesive == "solvent cement":
         yield "Ventilate; no flame.", False
     if film.technique.act == "build" and not does(TechniqueTrait.CLEANS):
         if material in ("resin", "board", "print"):

@@ -40,4 +40,4 @@ def varnish(key: str, name: str, finish: Finish, zones: tuple[str, ...] = ()) ->
 
 def seal_before(step: Step) -> Pass:
     """A satin seal on the zones of a pass."""
-    return varnish("seal", "seal", "satin", step.layer.one.zones)
+    return varnish("seal", "seal", "satin", step.layer.pass_.zones)

@@ -29,7 +29,7 @@ class AppliedLayer:
     """A pass with what follows from it: technique, medium, zones, its times in this room."""
 
     index: int
-    one: Pass
+    pass_: Pass
     technique: Technique
     medium: Medium | None
     carrier: str | None
@@ -49,7 +49,7 @@ class AppliedLayer:
     @property
     def name(self) -> str:
         """The pass by its name."""
-        return self.one.name
+        return self.pass_.name
 
     def does(self, trait: TechniqueTrait) -> bool:
         """Whether its technique has a trait."""

@@ -60,14 +60,14 @@ def resolve_waits(
     recoats: dict[str, float] = {}
     asks: dict[str, tuple[FilmWait, ...]] = {}
     for step in walked.steps:
-        one = step.layer.one
+        one = step.layer.pass_
         computed = one.dry_min is None or one.stand_min is None
         needs = (*one.needs, DRY_AIR) if fogs(step.layer) else one.needs
         clock = _clock(step)
         before = walked.before(step)
         if before and not before[-1].wait.stated:
             asks[one.key] = tuple(
-                FilmWait(film.one.key, minutes, film.medium.clock)
+                FilmWait(film.pass_.key, minutes, film.medium.clock)
                 for film, minutes in step.asks
                 if film.medium is not None
             )
@@ -107,5 +107,5 @@ def _clock(step: Step) -> Clock | None:
 
 def _misted(step: Step) -> bool:
     """Whether its coats are sprayed on minutes apart, along the tray."""
-    by_brush = step.layer.one.tool in ("brush", "wide brush")
+    by_brush = step.layer.pass_.tool in ("brush", "wide brush")
     return step.layer.grade <= Grade.MIST and not by_brush

@@ -15,5 +15,5 @@ def fogs(film: AppliedLayer) -> bool:
     if film.does(TechniqueTrait.FROM_CAN):
         return True
     tender = film.medium_has(MediumTrait.FOGS)
-    by_brush = film.one.tool in ("brush", "wide brush")
+    by_brush = film.pass_.tool in ("brush", "wide brush")
     return tender and not by_brush and film.does(TechniqueTrait.SPRAYS)

@@ -33,6 +33,6 @@ def with_undercoat(recipe: Recipe, undercoat: Undercoat) -> Recipe:
             del passes[first.index]
     else:
         passes[first.index] = replace(
-            first.one, colour=COLOURS[undercoat], mix=(MixPart(f"{undercoat} undercoat"),)
+            first.pass_, colour=COLOURS[undercoat], mix=(MixPart(f"{undercoat} undercoat"),)
         )
     return replace(recipe, passes=tuple(passes))

@@ -117,7 +117,7 @@ def walk(
         if following is not None and works_wet(following, film):
             under = {zone: tops.get(zone, ()) for zone in following.zones}
             open_from, _ = workable(film)
-            later, word = _needed(following, under, clock + film.one.minutes + open_from)
+            later, word = _needed(following, under, clock + film.pass_.minutes + open_from)
             if later > needed:
                 needed, why = later, word
         if steps:
@@ -127,12 +127,12 @@ def walk(
                 asks = (*asks, (last.layer, sets))
             if sets > needed:
                 needed, why = sets, f"{last.layer.name} sets"
-            stated = last.layer.one.stand_min
+            stated = last.layer.pass_.stand_min
             minutes = needed if stated is None else stated
             steps[-1] = replace(last, wait=Wait(minutes, needed, why, stated is not None))
             clock += minutes
         by_zone = {zone: _exposed(tops.get(zone, ()), clock) for zone in film.zones}
-        end = clock + film.one.minutes
+        end = clock + film.pass_.minutes
         seen = {met.layer.index: met for zone in by_zone.values() for met in zone}
         exposed = tuple(seen[index] for index in sorted(seen, reverse=True))
         steps.append(Step(film, clock, end, by_zone, exposed, Wait(0, 0, "", False), asks))
@@ -145,7 +145,7 @@ def walk(
                 tops[zone] = _worked(film, end, tops.get(zone, ()))
     if steps:
         film = steps[-1].layer
-        stated = film.one.stand_min
+        stated = film.pass_.stand_min
         dries = dries_after(steps[-1])
         minutes = dries if stated is None else stated
         why = f"{film.name} dries" if dries else ""
@@ -240,7 +240,7 @@ def _worked(film: AppliedLayer, end: float, open_: tuple[Top, ...]) -> tuple[Top
 
 def _still(film: AppliedLayer, layer: AppliedLayer) -> float:
     """The greatest age at the end of working at which the film was workable when it was begun."""
-    return workable(layer)[1] + film.one.minutes + SECOND
+    return workable(layer)[1] + film.pass_.minutes + SECOND
 
 
 def _exposed(open_: tuple[Top, ...], now: float) -> tuple[ExposedLayer, ...]:

@@ -22,7 +22,7 @@ def window_of(walked: Walk, step: Step) -> float | None:
     None too where the wait before the next is longer already: rules speak of that. Minutes are
     those of the walk's room.
     """
-    one = step.layer.one
+    one = step.layer.pass_
     if one.window_min is not None:
         return one.window_min
     after = walked.after(step)

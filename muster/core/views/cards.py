@@ -2,6 +2,7 @@
 
 from __future__ import annotations
 
+from collections.abc import Iterable, Mapping, Sequence
 from dataclasses import dataclass
 from datetime import datetime
 from zoneinfo import ZoneInfo
@@ -17,6 +18,7 @@ from muster.core.plan.reasons import Reason, reasons_of
 from muster.core.recipes.recipe import Pass
 from muster.core.stack.cautions import Caution, cautions_of
 from muster.core.views.roll import tray_id
+from muster.core.work.calls import Call
 from muster.core.work.coats import pass_and_coat
 
 
@@ -67,78 +69,92 @@ def title_of(derived: Derived, call_id: str) -> str:
 
 def cards_of(derived: Derived, plan: Plan) -> list[CallCard]:
     """A card for every call, with why it stands where it does."""
-    instance, problem = derived.instance, derived.instance.problem
-    reasons = reasons_of(problem, plan)
+    reasons = reasons_of(derived.instance.problem, plan)
     spans: dict[str, list[tuple[int, int]]] = {}
     for block in plan.blocks:
         if block.do == "work":
             spans.setdefault(block.ref, []).append((block.start, block.end))
-    due = derived.snapshot.choices.due()
-    pinned = {pin.call for pin in derived.snapshot.choices.pins}
     cautions = _cautions(derived)
-    cards = []
-    for call in derived.calls.values():
-        task = problem.tasks[call.id]
-        ticked = [m for m in call.models
-                  if (call.unit.id, m, call.keys[0]) in derived.state.ticks]  # fmt: skip
-        mine = spans.get(call.id)
-        ends = [instance.seconds(derived.state.ticks[call.unit.id, m, call.keys[0]].end)
-                for m in ticked]  # fmt: skip
-        dry_from = dry_to = None
-        rates = rates_of(problem, task.clock)
-        if mine or ends:
-            first = min([*ends, *([mine[0][0] + task.per_item_s] if mine else [])])
-            last = max([*ends, *([mine[-1][1]] if mine else [])])
-            dry_from = instance.moment(ready_at(rates, first, task.dry_s))
-            dry_to = instance.moment(ready_at(rates, last, task.dry_s))
-        part = call.first
-        warned = [
-            one
-            for key in call.keys
-            for one in cautions.get((call.unit.id, pass_and_coat(key)[0]), ())
-        ]
-        recipe = derived.snapshot.recipes[call.unit.recipe, call.unit.recipe_version]
-        left = len(call.models) - len(ticked)
-        taken = amount_of(part, call.unit, left or len(call.models), recipe)
-        cards.append(
-            CallCard(
-                id=call.id,
-                tray=tray_id(call),
-                tray_number=call.tray,
-                tray_name=call.tray_name,
-                unit=call.unit.id,
-                name=call.name,
-                mix=_mix(part),
-                tool=part.tool,
-                colour=part.colour,
-                finish=part.finish,
-                note=" ".join(one.note for one in call.passes if one.note),
-                pass_keys=list(call.keys),
-                models=list(call.models),
-                done_models=ticked,
-                per_item_s=task.per_item_s,
-                handful=call.handful,
-                start=instance.moment(mine[0][0]) if mine else None,
-                end=instance.moment(mine[-1][1]) if mine else None,
-                dry_from=dry_from,
-                dry_to=dry_to,
-                pinned=call.id in pinned,
-                late=bool(due and mine and dry_to and dry_to > due),
-                why=[
-                    *(
-                        _sentence(derived, reason, call.id in pinned)
-                        for reason in reasons.get(call.id, [])
-                    ),
-                    *_wishes(derived, call.id, mine or []),
-                ],
-                cautions=list(dict.fromkeys(one.words for one in warned)),
-                serious=any(one.serious for one in warned),
-                ml=round(taken.ml, 2),
-                drops=in_drops([p.parts for p in part.mix], taken.drops()) if part.mix else [],
-                wet=wet_of(part.colour) if part.colour else None,
-            )
-        )
-    return cards
+    return [
+        _card(derived, call, spans.get(call.id, []), reasons.get(call.id, []), cautions)
+        for call in derived.calls.values()
+    ]
+
+
+def _card(
+    derived: Derived,
+    call: Call,
+    spans: list[tuple[int, int]],
+    reasons: Iterable[Reason],
+    cautions: Mapping[tuple[str, str], Sequence[Caution]],
+) -> CallCard:
+    """One call's card. ``spans``: when it is worked, in seconds of the problem."""
+    instance = derived.instance
+    task = instance.problem.tasks[call.id]
+    ticked = [m for m in call.models if (call.unit.id, m, call.keys[0]) in derived.state.ticks]
+    dry_from, dry_to = _drying_between(derived, call, ticked, spans)
+    due = derived.snapshot.choices.due()
+    pinned = any(pin.call == call.id for pin in derived.snapshot.choices.pins)
+    warned = [
+        caution
+        for key in call.keys
+        for caution in cautions.get((call.unit.id, pass_and_coat(key)[0]), ())
+    ]
+    part = call.first
+    recipe = derived.snapshot.recipes[call.unit.recipe, call.unit.recipe_version]
+    left = len(call.models) - len(ticked)
+    taken = amount_of(part, call.unit, left or len(call.models), recipe)
+    return CallCard(
+        id=call.id,
+        tray=tray_id(call),
+        tray_number=call.tray,
+        tray_name=call.tray_name,
+        unit=call.unit.id,
+        name=call.name,
+        mix=_mix(part),
+        tool=part.tool,
+        colour=part.colour,
+        finish=part.finish,
+        note=" ".join(one.note for one in call.passes if one.note),
+        pass_keys=list(call.keys),
+        models=list(call.models),
+        done_models=ticked,
+        per_item_s=task.per_item_s,
+        handful=call.handful,
+        start=instance.moment(spans[0][0]) if spans else None,
+        end=instance.moment(spans[-1][1]) if spans else None,
+        dry_from=dry_from,
+        dry_to=dry_to,
+        pinned=pinned,
+        late=bool(due and spans and dry_to and dry_to > due),
+        why=[
+            *(_sentence(derived, reason, pinned) for reason in reasons),
+            *_wishes(derived, call.id, spans),
+        ],
+        cautions=list(dict.fromkeys(caution.words for caution in warned)),
+        serious=any(caution.serious for caution in warned),
+        ml=round(taken.ml, 2),
+        drops=in_drops([p.parts for p in part.mix], taken.drops()) if part.mix else [],
+        wet=wet_of(part.colour) if part.colour else None,
+    )
+
+
+def _drying_between(
+    derived: Derived, call: Call, ticked: list[int], spans: list[tuple[int, int]]
+) -> tuple[datetime | None, datetime | None]:
+    """From when to when the models of a call are dry, as worked and as planned."""
+    instance = derived.instance
+    task = instance.problem.tasks[call.id]
+    keys = ((call.unit.id, model, call.keys[0]) for model in ticked)
+    ends = [instance.seconds(derived.state.ticks[key].end) for key in keys]
+    first = [*ends, *(start + task.per_item_s for start, _ in spans[:1])]
+    last = [*ends, *(end for _, end in spans[-1:])]
+    if not first:
+        return None, None
+    rates = rates_of(instance.problem, task.clock)
+    dry = (ready_at(rates, moment, task.dry_s) for moment in (min(first), max(last)))
+    dry_from, dry_to = (instance.moment(moment) for moment in dry)
+    return dry_from, dry_to
 
 
 def _wishes(derived: Derived, call: str, spans: list[tuple[int, int]]) -> list[str]:

@@ -35,7 +35,7 @@ def test_a_fact_of_every_kind_is_read_back_as_it_was_and_can_be_taken_back(kind:
 
 
 def test_a_kind_that_nobody_knows_is_refused_with_those_there_are() -> None:
-    with pytest.raises(ValidationError, match="use begin, end, pause, take_back, tick, touch_up"):
+    with pytest.raises(ValidationError, match=r"use .*begin.*tick"):
         a_fact("finish")
 
 

@@ -34,7 +34,7 @@ def test_every_oily_medium_has_a_water_borne_one_instead(medium: str) -> None:
 def test_no_starter_keeps_spirits_in_an_all_acrylic_house(one: object) -> None:
     walked = walk(one, habits=ACRYLIC)  # type: ignore[arg-type]
     assert all(step.layer.carrier != "white spirit" for step in walked.steps)
-    spirits = {part.name for step in walked.steps for part in step.layer.one.mix}
+    spirits = {part.name for step in walked.steps for part in step.layer.pass_.mix}
     assert "white spirit" not in spirits
     usual = walk(one)  # type: ignore[arg-type]
     assert minutes_of(walked) <= minutes_of(usual)

@@ -94,11 +94,11 @@ def test_a_plan_gives_every_film_the_age_that_the_stack_asks_in_that_room(
             for model in (1, 2, 3):
                 apply_pass, mine = (
                     times.get((key[:24], model)) or times.get((key[:17], model))
-                    for key in (film.one.key, step.layer.one.key)
+                    for key in (film.pass_.key, step.layer.pass_.key)
                 )
                 if apply_pass is None or mine is None:
                     continue
-                if any({film.one.key, step.layer.one.key} <= names for names in joined):
+                if any({film.pass_.key, step.layer.pass_.key} <= names for names in joined):
                     continue
                 looked += 1
                 assert mine[0] - apply_pass[1] >= until * 60 - 1, (

@@ -75,12 +75,12 @@ def _finding(walked: Walk, step: Step, met: ExposedLayer) -> Finding:
     )
     repairs: list[Repair] = []
     before = walked.steps[step.layer.index - 1].layer
-    if met.state < State.CURED and before.one.stand_min is not None:
-        repairs.append(Change("wait as long as it needs", before.one.key, (("stand_min", None),)))
+    if met.state < State.CURED and before.pass_.stand_min is not None:
+        repairs.append(Change("wait as long as it needs", before.pass_.key, (("stand_min", None),)))
     withstands = _withstood(film.carrier)
     if met.state >= State.RECOATABLE and withstands:
-        repairs.append(Insert("seal it first", seal_before(step), film.one.key))
+        repairs.append(Insert("seal it first", seal_before(step), film.pass_.key))
     if film.medium is not None and film.carrier in ("alcohol", "lacquer thinner"):
         values = (("medium", "acrylic"), ("carrier", None))
-        repairs.append(Change("use water acrylic", film.one.key, values))
-    return Finding("lifts", "error", words, film.one.key, tuple(repairs))
+        repairs.append(Change("use water acrylic", film.pass_.key, values))
+    return Finding("lifts", "error", words, film.pass_.key, tuple(repairs))

@@ -29,7 +29,7 @@ def findings(walked: Walk) -> Iterator[Finding]:
             repairs: list[Repair] = []
             if met.state >= State.RECOATABLE:
                 repairs.append(
-                    Insert("seal it first with acrylic", seal_before(step), step.layer.one.key)
+                    Insert("seal it first with acrylic", seal_before(step), step.layer.pass_.key)
                 )
             acrylic = (
                 "acrylic varnish"
@@ -37,12 +37,12 @@ def findings(walked: Walk) -> Iterator[Finding]:
                 else ("acrylic sprayed")
             )
             values = (("medium", acrylic), ("carrier", None))
-            repairs.append(Change("use acrylic instead", step.layer.one.key, values))
+            repairs.append(Change("use acrylic instead", step.layer.pass_.key, values))
             yield Finding(
                 "hot over soft",
                 "error" if soft else "warning",
                 words,
-                step.layer.one.key,
+                step.layer.pass_.key,
                 tuple(repairs),
             )
             break

@@ -40,8 +40,8 @@ def findings(walked: Walk) -> Iterator[Finding]:
             words = (
                 f"'{step.layer.name}' has no chipping fluid under it: it scratches the paint off"
             )
-            leave = Remove("leave it out", step.layer.one.key)
-            yield Finding("fluid window", "error", words, step.layer.one.key, (leave,))
+            leave = Remove("leave it out", step.layer.pass_.key)
+            yield Finding("fluid window", "error", words, step.layer.pass_.key, (leave,))
         if not step.layer.medium_has(MediumTrait.FLUID):
             continue
         zones = set(step.layer.zones)
@@ -52,7 +52,7 @@ def findings(walked: Walk) -> Iterator[Finding]:
         scratches = (one for one in later if one.layer.does(TechniqueTrait.SCRATCHES))
         scratch = next((one for one in scratches if one.layer.index > top.layer.index), None)
         after_top = walked.steps[top.layer.index + 1 :]
-        behind = after_top[0].layer.one.key if after_top else None
+        behind = after_top[0].layer.pass_.key if after_top else None
         if scratch is None:
             words = (
                 f"'{top.layer.name}' lies over '{step.layer.name}' and is never scratched: without "
@@ -62,7 +62,7 @@ def findings(walked: Walk) -> Iterator[Finding]:
                 "fluid window",
                 "error",
                 words,
-                step.layer.one.key,
+                step.layer.pass_.key,
                 (Insert("scratch it after the top coat", SCRATCH, behind),),
             )
             continue
@@ -77,8 +77,8 @@ def findings(walked: Walk) -> Iterator[Finding]:
                 f"fluid hardens, scratch within {duration(SCRATCH_WITHIN_MIN)}, in the same sitting"
             )
             repairs: list[Repair] = []
-            before = walked.steps[scratch.layer.index - 1].layer.one
+            before = walked.steps[scratch.layer.index - 1].layer.pass_
             if before.stand_min is not None:
                 values = (("stand_min", None),)
                 repairs.append(Change("wait no longer than it needs", before.key, values))
-            yield Finding("fluid window", "error", words, scratch.layer.one.key, tuple(repairs))
+            yield Finding("fluid window", "error", words, scratch.layer.pass_.key, tuple(repairs))

@@ -32,6 +32,6 @@ def findings(walked: Walk) -> Iterator[Finding]:
                 "fluid top",
                 "error" if tight else "warning",
                 words,
-                film.one.key,
-                (Change("use thin water acrylic", film.one.key, values),),
+                film.pass_.key,
+                (Change("use thin water acrylic", film.pass_.key, values),),
             )

@@ -28,9 +28,9 @@ def findings(walked: Walk) -> Iterator[Finding]:
             f"{duration(met.layer.cured)}: the stick goes through to the bare model"
         )
         seam = walked.steps[step.layer.index - 1]
-        before = seam.layer.one
-        repairs: list[Repair] = [Insert("seal it first", seal_before(step), step.layer.one.key)]
+        before = seam.layer.pass_
+        repairs: list[Repair] = [Insert("seal it first", seal_before(step), step.layer.pass_.key)]
         if met.layer.cured < float("inf"):
             longer = math.ceil(seam.wait.minutes + met.layer.cured - met.age)
             repairs.append(Change(f"wait {duration(longer)}", before.key, (("stand_min", longer),)))
-        yield Finding("fluid ground", "warning", words, step.layer.one.key, tuple(repairs))
+        yield Finding("fluid ground", "warning", words, step.layer.pass_.key, tuple(repairs))

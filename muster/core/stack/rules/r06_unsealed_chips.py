@@ -43,6 +43,6 @@ def _finding(name: str, step, open_: dict[str, str]) -> Finding:  # type: ignore
         "unsealed chips",
         "error",
         words,
-        step.layer.one.key,
-        (Insert("seal the chips first", seal_before(step), step.layer.one.key),),
+        step.layer.pass_.key,
+        (Insert("seal the chips first", seal_before(step), step.layer.pass_.key),),
     )

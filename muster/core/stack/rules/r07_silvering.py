@@ -22,23 +22,23 @@ def findings(walked: Walk) -> Iterator[Finding]:
         if tops and all(_smooth(layer) for layer in tops):
             continue
         way = walked.habits.decal_ground
-        gloss = varnish("gloss", "gloss coat", "gloss", film.one.zones)
+        gloss = varnish("gloss", "gloss coat", "gloss", film.pass_.zones)
         if way == "fluids":
             words = (
                 f"'{film.name}' go on a matt ground: set them with setting fluid and soften them, "
                 "or they silver"
             )
-            if "softener" not in film.one.note and "fluid" not in film.one.note:
-                yield Finding("silvering", "note", words, film.one.key)
+            if "softener" not in film.pass_.note and "fluid" not in film.pass_.note:
+                yield Finding("silvering", "note", words, film.pass_.key)
             continue
         words = f"'{film.name}' go on a ground that is not gloss: air under the film shines silver"
         repairs = (
-            Insert("a gloss coat first", gloss, film.one.key),
+            Insert("a gloss coat first", gloss, film.pass_.key),
             SetHabit("rely on setting and softening fluids", "decal_ground", "fluids"),
         )
-        yield Finding("silvering", "error", words, film.one.key, repairs)
+        yield Finding("silvering", "error", words, film.pass_.key, repairs)
 
 
 def _smooth(layer) -> bool:  # type: ignore[no-untyped-def]
     glue = layer.medium_has(MediumTrait.SMOOTH)
-    return glue or (layer.one.finish in ("gloss", "satin") and layer.lays)
+    return glue or (layer.pass_.finish in ("gloss", "satin") and layer.lays)

@@ -30,6 +30,6 @@ def findings(walked: Walk) -> Iterator[Finding]:
                 "bare decal",
                 "error",
                 words,
-                film.one.key,
-                (Insert("seal the decals first", seal_before(step), film.one.key),),
+                film.pass_.key,
+                (Insert("seal the decals first", seal_before(step), film.pass_.key),),
             )

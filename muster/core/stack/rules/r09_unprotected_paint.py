@@ -25,7 +25,7 @@ def findings(walked: Walk) -> Iterator[Finding]:
             for met in step.exposed
             if not met.sealed and met.layer.lays and not meant_for(film, met.layer)
         ]
-        seal = Insert("seal it first", seal_before(step), film.one.key)
+        seal = Insert("seal it first", seal_before(step), film.pass_.key)
         oily = [met for met in bare if _is_oily(met)]
         soft = [met for met in oily if met.state < State.CURED]
         dissolved = soft or [met for met in oily if _is_bare_coat(met)]
@@ -36,7 +36,7 @@ def findings(walked: Walk) -> Iterator[Finding]:
                 f"{duration(met.age)}, which nothing seals"
             )
             repairs = (seal,) if met.state >= State.RECOATABLE else ()
-            yield Finding("unprotected paint", "error", words, film.one.key, repairs)
+            yield Finding("unprotected paint", "error", words, film.pass_.key, repairs)
             continue
         matt = [met for met in bare if _is_matt_acrylic(met)]
         wanted = walked.habits.wash_ground == "matt" or walked.recipe.kind == "building"
@@ -46,7 +46,7 @@ def findings(walked: Walk) -> Iterator[Finding]:
                 f"white spirit of '{film.name}' stains the matt '{matt[0].layer.name}': wanted on "
                 "mortar and timber; elsewhere seal first, and it can be taken back"
             )
-            yield Finding("unprotected paint", "note", words, film.one.key, (seal,))
+            yield Finding("unprotected paint", "note", words, film.pass_.key, (seal,))
 
 
 def _is_oily(met: ExposedLayer) -> bool:
@@ -66,4 +66,4 @@ def _is_matt_acrylic(met: ExposedLayer) -> bool:
     layer = met.layer
     if layer.medium is None or layer.medium.family != "acrylic" or layer.medium.seals:
         return False
-    return layer.one.finish in (None, "matt") and layer.cover >= WHOLE
+    return layer.pass_.finish in (None, "matt") and layer.cover >= WHOLE

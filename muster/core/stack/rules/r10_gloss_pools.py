@@ -17,7 +17,7 @@ def findings(walked: Walk) -> Iterator[Finding]:
         if not film.does(TechniqueTrait.FLOWS) or film.carrier != "water" or film.cover < 0.5:
             continue
         tops = [zone[0].layer for zone in step.by_zone.values() if zone]
-        glossy = [layer for layer in tops if layer.one.finish == "gloss"]
+        glossy = [layer for layer in tops if layer.pass_.finish == "gloss"]
         if glossy and len(glossy) * 2 > len(tops):
             words = f"'{film.name}' draws into pools on the gloss of '{glossy[0].name}'"
             values = (("finish", "satin"),)
@@ -25,6 +25,6 @@ def findings(walked: Walk) -> Iterator[Finding]:
                 "gloss pools",
                 "warning",
                 words,
-                film.one.key,
-                (Change("make that coat satin", glossy[0].one.key, values),),
+                film.pass_.key,
+                (Change("make that coat satin", glossy[0].pass_.key, values),),
             )

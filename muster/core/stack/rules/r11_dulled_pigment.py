@@ -39,25 +39,25 @@ def findings(walked: Walk) -> Iterator[Finding]:
                 "put it on after, and fix it"
             )
             to = _after(walked, over[-1])
-            move = Move("after the varnish", film.one.key, to)
+            move = Move("after the varnish", film.pass_.key, to)
             fix = Insert("fix it", FIX, to)
             repair: Repair = (
                 move if fixed else Several("after the varnish, and fix it", (move, fix))
             )
-            yield Finding("dulled pigment", "warning", words, film.one.key, (repair,))
+            yield Finding("dulled pigment", "warning", words, film.pass_.key, (repair,))
         elif not fixed:
             words = f"'{film.name}' lies loose and rubs off in play"
             behind = walked.steps[film.index + 1 :]
-            before = behind[0].layer.one.key if behind else None
+            before = behind[0].layer.pass_.key if behind else None
             yield Finding(
                 "loose pigment",
                 "error",
                 words,
-                film.one.key,
+                film.pass_.key,
                 (Insert("fix it", FIX, before),),
             )
 
 
 def _after(walked: Walk, step) -> str | None:  # type: ignore[no-untyped-def]
     behind = walked.steps[step.layer.index + 1 :]
-    return behind[0].layer.one.key if behind else None
+    return behind[0].layer.pass_.key if behind else None

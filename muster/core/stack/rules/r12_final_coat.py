@@ -22,7 +22,7 @@ def findings(walked: Walk) -> Iterator[Finding]:
         yield from _bare(walked)
     for step in walked.steps:
         film = step.layer
-        if not film.seals or film.one.finish != "matt":
+        if not film.seals or film.pass_.finish != "matt":
             continue
         for before in walked.before(step):
             zones = set(before.layer.zones) & set(film.zones)
@@ -33,13 +33,13 @@ def findings(walked: Walk) -> Iterator[Finding]:
                     "it, or do it afterwards"
                 )
                 behind = walked.steps[film.index + 1 :]
-                to = behind[0].layer.one.key if behind else None
+                to = behind[0].layer.pass_.key if behind else None
                 yield Finding(
                     "late coat",
                     "warning",
                     words,
-                    film.one.key,
-                    (Move(f"'{before.layer.name}' after it", before.layer.one.key, to),),
+                    film.pass_.key,
+                    (Move(f"'{before.layer.name}' after it", before.layer.pass_.key, to),),
                 )
                 break
 
@@ -48,7 +48,7 @@ def _shines(step: Step) -> bool:
     film = step.layer
     if film.seals or film.technique.act != "lay":
         return False
-    said = film.one.name.lower()
+    said = film.pass_.name.lower()
     return any(said == word or said.startswith(f"{word} ") for word in SHINES)
 
 
@@ -70,7 +70,7 @@ def _bare(walked: Walk) -> Iterator[Finding]:
         for step in reversed(walked.steps):
             film = step.layer
             if film.does(TechniqueTrait.DRY) or film.technique.act == "fix" or _shines(step):
-                last = film.one.key
+                last = film.pass_.key
             else:
                 break
         yield Finding(

@@ -19,35 +19,35 @@ def findings(walked: Walk) -> Iterator[Finding]:
     """An error where nothing lighter is left; a warning where a ramp falls back unshaded."""
     for step in walked.steps:
         film = step.layer
-        if not film.does(TechniqueTrait.LIGHTS) or film.one.colour is None:
+        if not film.does(TechniqueTrait.LIGHTS) or film.pass_.colour is None:
             continue
-        mine = lightness(film.one.colour)
+        mine = lightness(film.pass_.colour)
         under = [
             one
             for one in walked.before(step)
-            if one.layer.one.colour is not None
+            if one.layer.pass_.colour is not None
             and set(one.layer.zones) & set(film.zones)
             and one.layer.lays
             and (one.layer.does(TechniqueTrait.HIDES) or one.layer.does(TechniqueTrait.LIGHTS))
-            and not one.layer.one.part
+            and not one.layer.pass_.part
         ]
         if not under:
             continue
         last = under[-1].layer
-        assert last.one.colour is not None
-        base = lightness(last.one.colour)
+        assert last.pass_.colour is not None
+        base = lightness(last.pass_.colour)
         if last.does(TechniqueTrait.HIDES) and base > WHITE - STEP and mine <= base + STEP:
             words = (
                 f"'{last.name}' has L* {base:.0f}: nothing is left for '{film.name}' "
                 f"(L* {mine:.0f}) to be lighter than; begin off-white"
             )
-            darker = mixed_toward(last.one.colour, 84.0)
+            darker = mixed_toward(last.pass_.colour, 84.0)
             yield Finding(
                 "no headroom",
                 "error",
                 words,
-                film.one.key,
-                (Change("base it off-white", last.one.key, (("colour", darker),)),),
+                film.pass_.key,
+                (Change("base it off-white", last.pass_.key, (("colour", darker),)),),
             )
         elif last.does(TechniqueTrait.LIGHTS) and mine < base - STEP:
             shaded = any(one.layer.does(TechniqueTrait.TINTS) for one in walked.after(step))
@@ -61,6 +61,6 @@ def findings(walked: Walk) -> Iterator[Finding]:
                     "no headroom",
                     "warning",
                     words,
-                    film.one.key,
-                    (Move("before it", film.one.key, last.one.key),),
+                    film.pass_.key,
+                    (Move("before it", film.pass_.key, last.pass_.key),),
                 )

@@ -22,25 +22,25 @@ def findings(walked: Walk) -> Iterator[Finding]:
         film = step.layer
         if (
             not film.does(TechniqueTrait.EFFECT)
-            or film.one.colour is None
+            or film.pass_.colour is None
             or film.does(TechniqueTrait.PROUD)
         ):
             continue
         under = [
             one.layer
             for one in walked.before(step)
-            if one.layer.one.colour is not None
+            if one.layer.pass_.colour is not None
             and one.layer.lays
             and one.layer.does(TechniqueTrait.HIDES)
             and one.layer.cover >= 0.9
             and set(one.layer.zones) & set(film.zones)
         ]
-        if not under or under[-1].one.colour is None:
+        if not under or under[-1].pass_.colour is None:
             continue
         ground = under[-1]
-        assert ground.one.colour is not None
-        far = difference(film.one.colour, ground.one.colour)
-        step_l = lightness(film.one.colour) - lightness(ground.one.colour)
+        assert ground.pass_.colour is not None
+        far = difference(film.pass_.colour, ground.pass_.colour)
+        step_l = lightness(film.pass_.colour) - lightness(ground.pass_.colour)
         if far < LEAST:
             words = (
                 f"'{film.name}' will not show on '{ground.name}': ΔE00 {far:.1f}, ΔL* {step_l:+.0f}"
@@ -48,21 +48,21 @@ def findings(walked: Walk) -> Iterator[Finding]:
             repairs: tuple[Repair, ...] = (
                 Change(
                     "a lighter colour",
-                    film.one.key,
-                    (("colour", nearer(film.one.colour, ground.one.colour, 14.0)),),
+                    film.pass_.key,
+                    (("colour", nearer(film.pass_.colour, ground.pass_.colour, 14.0)),),
                 ),
             )
-            yield Finding("will not show", "warning", words, film.one.key, repairs)
+            yield Finding("will not show", "warning", words, film.pass_.key, repairs)
         elif film.does(TechniqueTrait.CHIPS) and step_l > STARK:
             words = (
                 f"'{film.name}' is too stark on '{ground.name}': ΔL* {step_l:+.0f}, chips so light "
                 "look like droppings"
             )
-            value = nearer(film.one.colour, ground.one.colour, STARK - 10)
+            value = nearer(film.pass_.colour, ground.pass_.colour, STARK - 10)
             yield Finding(
                 "too stark",
                 "warning",
                 words,
-                film.one.key,
-                (Change("a colour nearer the base", film.one.key, (("colour", value),)),),
+                film.pass_.key,
+                (Change("a colour nearer the base", film.pass_.key, (("colour", value),)),),
             )

@@ -20,31 +20,31 @@ def findings(walked: Walk) -> Iterator[Finding]:
     """Only where the size of the mark is stated; edges and lining are judged by contrast."""
     for step in walked.steps:
         film = step.layer
-        if film.one.size_mm is None or film.does(TechniqueTrait.LINE):
+        if film.pass_.size_mm is None or film.does(TechniqueTrait.LINE):
             continue
-        least = RESOLVED[film.one.tier]
+        least = RESOLVED[film.pass_.tier]
         most = film.technique.mark_mm
-        if film.one.size_mm < least:
+        if film.pass_.size_mm < least:
             words = (
-                f"marks of {film.one.size_mm:g} mm in '{film.name}' cannot be seen: the eye "
+                f"marks of {film.pass_.size_mm:g} mm in '{film.name}' cannot be seen: the eye "
                 f"resolves {least:g} mm from there"
             )
             larger = round(least * 1.5, 2)
             repairs: tuple[Repair, ...] = (
-                Change(f"marks of {larger:g} mm", film.one.key, (("size_mm", larger),)),
-                Remove("leave it out", film.one.key),
+                Change(f"marks of {larger:g} mm", film.pass_.key, (("size_mm", larger),)),
+                Remove("leave it out", film.pass_.key),
             )
-            yield Finding("too small", "warning", words, film.one.key, repairs)
-        elif most is not None and film.one.size_mm > most / SCALE:
+            yield Finding("too small", "warning", words, film.pass_.key, repairs)
+        elif most is not None and film.pass_.size_mm > most / SCALE:
             right = round(most / SCALE * 0.8, 2)
             words = (
-                f"marks of {film.one.size_mm:g} mm in '{film.name}' are "
-                f"{film.one.size_mm * SCALE:.0f} mm in life: {most / SCALE:.1f} mm is the most"
+                f"marks of {film.pass_.size_mm:g} mm in '{film.name}' are "
+                f"{film.pass_.size_mm * SCALE:.0f} mm in life: {most / SCALE:.1f} mm is the most"
             )
             yield Finding(
                 "too big",
                 "warning",
                 words,
-                film.one.key,
-                (Change(f"marks of {right:g} mm", film.one.key, (("size_mm", right),)),),
+                film.pass_.key,
+                (Change(f"marks of {right:g} mm", film.pass_.key, (("size_mm", right),)),),
             )

@@ -20,29 +20,29 @@ def findings(walked: Walk) -> Iterator[Finding]:
             and film.cover >= 0.9
             and not film.does(TechniqueTrait.THICK)
         )
-        if not meant or film.one.colour is None or "modulat" in film.one.name.lower():
+        if not meant or film.pass_.colour is None or "modulat" in film.pass_.name.lower():
             continue
         under = [
             met.layer
             for met in step.exposed
-            if met.layer.one.colour and met.layer.lays and met.layer.cover >= 0.9
+            if met.layer.pass_.colour and met.layer.lays and met.layer.cover >= 0.9
         ]
-        if not under or under[0].one.colour is None:
+        if not under or under[0].pass_.colour is None:
             continue
         ground = under[0]
-        assert ground.one.colour is not None
-        gap = lightness(film.one.colour) - lightness(ground.one.colour)
-        needed = coats_needed(film.one.colour, ground.one.colour)
-        if needed > film.one.coats:
+        assert ground.pass_.colour is not None
+        gap = lightness(film.pass_.colour) - lightness(ground.pass_.colour)
+        needed = coats_needed(film.pass_.colour, ground.pass_.colour)
+        if needed > film.pass_.coats:
             words = (
-                f"'{ground.name}' shows through {film.one.coats} thin coat"
-                f"{'s' if film.one.coats > 1 else ''} of '{film.name}': L* {gap:+.0f}, about "
+                f"'{ground.name}' shows through {film.pass_.coats} thin coat"
+                f"{'s' if film.pass_.coats > 1 else ''} of '{film.name}': L* {gap:+.0f}, about "
                 f"{needed} coats hide it"
             )
             yield Finding(
                 "shows through",
                 "warning",
                 words,
-                film.one.key,
-                (Change(f"{needed} coats", film.one.key, (("coats", needed),)),),
+                film.pass_.key,
+                (Change(f"{needed} coats", film.pass_.key, (("coats", needed),)),),
             )

@@ -16,7 +16,7 @@ def findings(walked: Walk) -> Iterator[Finding]:
     zones = walked.zones
     for step in walked.steps:
         film = step.layer
-        named = [zone for zone in film.one.zones if zone not in DETAIL_ZONES]
+        named = [zone for zone in film.pass_.zones if zone not in DETAIL_ZONES]
         if not film.does(TechniqueTrait.STRAYS) or not named:
             continue
         beside = {other for zone in named for other in zones[zone].beside} - set(named)
@@ -24,14 +24,14 @@ def findings(walked: Walk) -> Iterator[Finding]:
             painted = [
                 one
                 for one in walked.before(step)
-                if zone in one.layer.one.zones and one.layer.does(TechniqueTrait.HIDES)
+                if zone in one.layer.pass_.zones and one.layer.does(TechniqueTrait.HIDES)
             ]
             later = [
                 one
                 for one in walked.after(step)
                 if zone in one.layer.zones
                 and one.layer.lays
-                and (one.layer.does(TechniqueTrait.HIDES) or zone in one.layer.one.zones)
+                and (one.layer.does(TechniqueTrait.HIDES) or zone in one.layer.pass_.zones)
                 and not one.layer.seals
             ]
             if painted and not later:
@@ -39,12 +39,12 @@ def findings(walked: Walk) -> Iterator[Finding]:
                     f"'{film.name}' on {', '.join(named)} strays on the finished {zone} "
                     f"('{painted[-1].layer.name}'), and nothing corrects it later"
                 )
-                first = painted[0].layer.one.key
+                first = painted[0].layer.pass_.key
                 yield Finding(
                     "stray dry-brush",
                     "warning",
                     words,
-                    film.one.key,
-                    (Move(f"before '{painted[0].layer.name}'", film.one.key, first),),
+                    film.pass_.key,
+                    (Move(f"before '{painted[0].layer.name}'", film.pass_.key, first),),
                 )
                 break

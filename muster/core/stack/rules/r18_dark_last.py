@@ -21,19 +21,21 @@ def findings(walked: Walk) -> Iterator[Finding]:
     brushed = [
         one
         for one in walked.steps
-        if one.layer.does(TechniqueTrait.BLOCKS_IN) and one.layer.one.colour and one.layer.one.zones
+        if one.layer.does(TechniqueTrait.BLOCKS_IN)
+        and one.layer.pass_.colour
+        and one.layer.pass_.zones
     ]
     for place, dark in enumerate(brushed):
         for light in brushed[place + 1 :]:
-            if dark.layer.one.colour is None or light.layer.one.colour is None:
+            if dark.layer.pass_.colour is None or light.layer.pass_.colour is None:
                 continue
             near = any(
                 other in zones[zone].beside
-                for zone in dark.layer.one.zones
+                for zone in dark.layer.pass_.zones
                 if zone not in DETAIL_ZONES
-                for other in light.layer.one.zones
+                for other in light.layer.pass_.zones
             )
-            gap = lightness(light.layer.one.colour) - lightness(dark.layer.one.colour)
+            gap = lightness(light.layer.pass_.colour) - lightness(dark.layer.pass_.colour)
             if near and gap > APART:
                 words = (
                     f"dark '{dark.layer.name}' is brushed before its light neighbour "
@@ -44,7 +46,7 @@ def findings(walked: Walk) -> Iterator[Finding]:
                     "dark last",
                     "note",
                     words,
-                    dark.layer.one.key,
-                    (Move("the light one first", light.layer.one.key, dark.layer.one.key),),
+                    dark.layer.pass_.key,
+                    (Move("the light one first", light.layer.pass_.key, dark.layer.pass_.key),),
                 )
                 return

@@ -30,7 +30,7 @@ def findings(walked: Walk) -> Iterator[Finding]:
         return
     words = f"'{first.layer.name}' lies on soft polythene, which bends: paint flakes off"
     repairs = (
-        Insert("a thin white-glue dip first", DIP, first.layer.one.key),
+        Insert("a thin white-glue dip first", DIP, first.layer.pass_.key),
         SetHabit("paint it straight", "soft_plastic", "straight"),
     )
-    yield Finding("soft plastic", "warning", words, first.layer.one.key, repairs)
+    yield Finding("soft plastic", "warning", words, first.layer.pass_.key, repairs)

@@ -15,7 +15,7 @@ def findings(walked: Walk) -> Iterator[Finding]:
     right = walked.tables.holds[walked.material]
     eats = {"superglue", "solvent cement"} if walked.material == "foam" else set()
     for step in walked.steps:
-        glue = step.layer.one.adhesive
+        glue = step.layer.pass_.adhesive
         if glue is None or glue not in known or glue in right or glue in eats:
             continue
         words = f"{glue} of '{step.layer.name}' does not hold {walked.material}: use {right[0]}"
@@ -23,6 +23,6 @@ def findings(walked: Walk) -> Iterator[Finding]:
             "wrong glue",
             "error",
             words,
-            step.layer.one.key,
-            (Change(f"use {right[0]}", step.layer.one.key, (("adhesive", right[0]),)),),
+            step.layer.pass_.key,
+            (Change(f"use {right[0]}", step.layer.pass_.key, (("adhesive", right[0]),)),),
         )

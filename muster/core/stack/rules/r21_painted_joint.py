@@ -22,23 +22,23 @@ MASK = Pass(
 def findings(walked: Walk) -> Iterator[Finding]:
     """Parts painted apart and cemented later, where nothing masked or scraped the joint."""
     for step in walked.steps:
-        if step.layer.one.adhesive != "solvent cement":
+        if step.layer.pass_.adhesive != "solvent cement":
             continue
         before = walked.before(step)
         painted = [one for one in before if one.layer.lays and one.layer.does(TechniqueTrait.HIDES)]
         masked = any(
-            "mask" in one.layer.one.name
-            or "scrape" in one.layer.one.name
+            "mask" in one.layer.pass_.name
+            or "scrape" in one.layer.pass_.name
             or one.layer.does(TechniqueTrait.COVERS_UP)
             for one in before
         )
-        if painted and not masked and "scrape" not in step.layer.one.note.lower():
+        if painted and not masked and "scrape" not in step.layer.pass_.note.lower():
             words = (
                 f"'{step.layer.name}' cements faces that '{painted[0].layer.name}' has painted: "
                 "the weld does not hold; mask or scrape them"
             )
             repairs = (
-                Insert("mask the joints first", MASK, painted[0].layer.one.key),
-                Change("use superglue", step.layer.one.key, (("adhesive", "superglue"),)),
+                Insert("mask the joints first", MASK, painted[0].layer.pass_.key),
+                Change("use superglue", step.layer.pass_.key, (("adhesive", "superglue"),)),
             )
-            yield Finding("painted joint", "warning", words, step.layer.one.key, repairs)
+            yield Finding("painted joint", "warning", words, step.layer.pass_.key, repairs)

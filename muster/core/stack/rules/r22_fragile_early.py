@@ -18,7 +18,7 @@ def findings(walked: Walk) -> Iterator[Finding]:
     """A part is fragile by its name or the note."""
     for step in walked.steps:
         film = step.layer
-        said = f"{film.one.name} {film.one.note}".lower()
+        said = f"{film.pass_.name} {film.pass_.note}".lower()
         if film.technique.act != "build" or not any(word in said for word in FRAGILE):
             continue
         rough = [one for one in walked.after(step) if one.layer.does(TechniqueTrait.HANDLES)]
@@ -28,11 +28,11 @@ def findings(walked: Walk) -> Iterator[Finding]:
                 f"('{rough[0].layer.name}' first): it snaps off"
             )
             behind = walked.steps[rough[-1].layer.index + 1 :]
-            to = behind[0].layer.one.key if behind else None
+            to = behind[0].layer.pass_.key if behind else None
             yield Finding(
                 "fragile early",
                 "warning",
                 words,
-                film.one.key,
-                (Move(f"after '{rough[-1].layer.name}'", film.one.key, to),),
+                film.pass_.key,
+                (Move(f"after '{rough[-1].layer.name}'", film.pass_.key, to),),
             )

@@ -16,16 +16,16 @@ def findings(walked: Walk) -> Iterator[Finding]:
     for step in walked.steps:
         film = step.layer
         if film.technique.act == "build":
-            for zone in film.one.zones:
-                covered[zone], keys[zone] = film.name, film.one.key
+            for zone in film.pass_.zones:
+                covered[zone], keys[zone] = film.name, film.pass_.key
             continue
-        shut = [zone for zone in film.one.zones if zone in covered]
+        shut = [zone for zone in film.pass_.zones if zone in covered]
         if shut and film.technique.act != "mask":
             words = f"'{film.name}' cannot reach {shut[0]}: '{covered[shut[0]]}' has closed it"
             yield Finding(
                 "no reach",
                 "error",
                 words,
-                film.one.key,
-                (Move(f"before '{covered[shut[0]]}'", film.one.key, keys[shut[0]]),),
+                film.pass_.key,
+                (Move(f"before '{covered[shut[0]]}'", film.pass_.key, keys[shut[0]]),),
             )

@@ -32,8 +32,8 @@ def findings(walked: Walk) -> Iterator[Finding]:
             f"'{step.layer.name}' lies on '{met.layer.name}' of {duration(met.age)}, which cures "
             f"in {duration(met.layer.cured)}: tape lifts it"
         )
-        before = walked.steps[step.layer.index - 1].layer.one
+        before = walked.steps[step.layer.index - 1].layer.pass_
         repairs: tuple[Change, ...] = ()
         if before.stand_min is not None:
             repairs = (Change("wait until it is cured", before.key, (("stand_min", None),)),)
-        yield Finding("mask on soft paint", "warning", words, step.layer.one.key, repairs)
+        yield Finding("mask on soft paint", "warning", words, step.layer.pass_.key, repairs)

@@ -22,15 +22,15 @@ def findings(walked: Walk) -> Iterator[Finding]:
             continue
         for met in step.exposed:
             wet = met.layer.medium is not None and met.layer.medium.family == "oily"
-            other = met.layer.one.colour != film.one.colour
+            other = met.layer.pass_.colour != film.pass_.colour
             if not met.sealed and wet and other and met.state == State.WET:
                 words = (
                     f"'{film.name}' goes into '{met.layer.name}', still wet after "
                     f"{duration(met.age)} of {duration(met.layer.touch)}: the colours mix"
                 )
-                before = walked.steps[film.index - 1].layer.one
+                before = walked.steps[film.index - 1].layer.pass_
                 repairs: tuple[Repair, ...] = ()
                 if before.stand_min is not None:
                     repairs = (Change("wait until it is dry", before.key, (("stand_min", None),)),)
-                yield Finding("local first", "warning", words, film.one.key, repairs)
+                yield Finding("local first", "warning", words, film.pass_.key, repairs)
                 break

@@ -16,9 +16,9 @@ ONE_WAY = ("scratch", "splash", "filter", "glaze")
 def findings(walked: Walk) -> Iterator[Finding]:
     """Said once, of all such passes together."""
     untried = [
-        one.layer.one
+        one.layer.pass_
         for one in walked.steps
-        if one.layer.does(TechniqueTrait.ONE_WAY) and not one.layer.one.trial
+        if one.layer.does(TechniqueTrait.ONE_WAY) and not one.layer.pass_.trial
     ]
     if not untried:
         return

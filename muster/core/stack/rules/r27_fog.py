@@ -26,5 +26,5 @@ def findings(walked: Walk) -> Iterator[Finding]:
                 f"{walked.climate.humidity:g} % humidity {what}: it wants 15 to 25 °C and "
                 "below 65 %; brush it, or wait for a better day"
             )
-            yield Finding("fog", "error" if air == "refuse" else "warning", words, film.one.key)
+            yield Finding("fog", "error" if air == "refuse" else "warning", words, film.pass_.key)
             return

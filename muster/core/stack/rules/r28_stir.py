@@ -13,16 +13,16 @@ def findings(walked: Walk) -> Iterator[Finding]:
     """Said once: stirred well and thin it does not dry white in recesses."""
     for step in walked.steps:
         film = step.layer
-        if not film.seals or film.one.finish != "matt":
+        if not film.seals or film.pass_.finish != "matt":
             continue
-        if film.one.tool == "brush" or film.one.thick > 1.5 or film.one.coats > 2:
+        if film.pass_.tool == "brush" or film.pass_.thick > 1.5 or film.pass_.coats > 2:
             words = f"'{film.name}' pools in recesses and dries white there: stir well, thin coats"
             values = (("tool", "airbrush"), ("thick", 1), ("coats", 1))
             yield Finding(
                 "stir and thin",
                 "note",
                 words,
-                film.one.key,
-                (Change("one thin coat from the airbrush", film.one.key, values),),
+                film.pass_.key,
+                (Change("one thin coat from the airbrush", film.pass_.key, values),),
             )
             return

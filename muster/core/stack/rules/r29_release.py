@@ -31,11 +31,11 @@ def findings(walked: Walk) -> Iterator[Finding]:
     if any(one.layer.does(TechniqueTrait.CLEANS) or "wash" in one.layer.name for one in before):
         return
     words = f"mould release on {walked.material} keeps '{first.layer.name}' from sticking"
-    start = walked.steps[0].layer.one.key
+    start = walked.steps[0].layer.pass_.key
     yield Finding(
         "release agent",
         "note",
         words,
-        first.layer.one.key,
+        first.layer.pass_.key,
         (Insert("wash the parts first", WASH, start),),
     )

@@ -17,7 +17,7 @@ def findings(walked: Walk) -> Iterator[Finding]:
     if walked.recipe.kind not in ("vehicle", "aircraft"):
         return
     for step in walked.steps:
-        one = step.layer.one
+        one = step.layer.pass_
         if not step.layer.does(TechniqueTrait.PRINTS):
             continue
         said = one.note.lower()

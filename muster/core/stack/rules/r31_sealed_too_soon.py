@@ -32,8 +32,8 @@ def findings(walked: Walk) -> Iterator[Finding]:
             f"water-borne '{film.name}' over '{met.layer.name}' of {duration(met.age)} crazes: "
             f"wait {duration(met.layer.recoat)}"
         )
-        before = walked.steps[film.index - 1].layer.one
+        before = walked.steps[film.index - 1].layer.pass_
         repairs: tuple[Repair, ...] = ()
         if before.stand_min is not None:
             repairs = (Change("wait until it is ready", before.key, (("stand_min", None),)),)
-        yield Finding("sealed too soon", "error", words, film.one.key, repairs)
+        yield Finding("sealed too soon", "error", words, film.pass_.key, repairs)

@@ -27,24 +27,24 @@ def findings(walked: Walk) -> Iterator[Finding]:
     covered = False
     for step in walked.steps:
         film = step.layer
-        glue = film.one.adhesive in ("superglue", "solvent cement", "accelerator")
+        glue = film.pass_.adhesive in ("superglue", "solvent cement", "accelerator")
         if glue:
-            words = f"{film.one.adhesive} of '{film.name}' eats foam"
+            words = f"{film.pass_.adhesive} of '{film.name}' eats foam"
             yield Finding(
                 "eats the ground",
                 "error",
                 words,
-                film.one.key,
-                (Change("use white glue", film.one.key, (("adhesive", "white glue"),)),),
+                film.pass_.key,
+                (Change("use white glue", film.pass_.key, (("adhesive", "white glue"),)),),
             )
         elif film.lays and film.carrier in EATS and not covered:
             words = f"{film.carrier} of '{film.name}' eats the bare foam under it"
             water = (("medium", "acrylic"), ("carrier", None), ("technique", "brush"))
             repairs: tuple[Repair, ...] = (
-                Insert("close the foam first", SKIN, film.one.key),
-                Change("brush water acrylic instead", film.one.key, water),
+                Insert("close the foam first", SKIN, film.pass_.key),
+                Change("brush water acrylic instead", film.pass_.key, water),
             )
-            yield Finding("eats the ground", "error", words, film.one.key, repairs)
+            yield Finding("eats the ground", "error", words, film.pass_.key, repairs)
             return
         elif film.lays and film.carrier == "water" and film.cover >= 0.9:
             covered = True

@@ -27,12 +27,12 @@ def findings(walked: Walk) -> Iterator[Finding]:
                 "other; the label comes first"
             )
             seam = walked.steps[film.index - 1]
-            before, wait = seam.layer.one, math.ceil(high - met.age + seam.wait.minutes)
+            before, wait = seam.layer.pass_, math.ceil(high - met.age + seam.wait.minutes)
             yield Finding(
                 "wrinkles",
                 "error",
                 words,
-                film.one.key,
+                film.pass_.key,
                 (Change(f"wait {duration(wait)}", before.key, (("stand_min", wait),)),),
             )
             break

@@ -23,7 +23,9 @@ MAIN: dict[Kind, tuple[str, ...]] = {
 def findings(walked: Walk) -> Iterator[Finding]:
     """Only in recipes that name zones: one that works the whole model misses none."""
     zones = walked.zones
-    named = [one for one in walked.steps if any(z not in DETAIL_ZONES for z in one.layer.one.zones)]
+    named = [
+        one for one in walked.steps if any(z not in DETAIL_ZONES for z in one.layer.pass_.zones)
+    ]
     if not named:
         return
     coloured: dict[str, int] = {}
@@ -40,12 +42,17 @@ def findings(walked: Walk) -> Iterator[Finding]:
         )
         words = f"{left[0]} is left in its undercoat at the end"
         new = replace(
-            first.layer.one, key=f"{left[0].replace(' ', '-')}"[:20], name=left[0], zones=(left[0],)
+            first.layer.pass_,
+            key=f"{left[0].replace(' ', '-')}"[:20],
+            name=left[0],
+            zones=(left[0],),
         )
-        wider = tuple(dict.fromkeys((*first.layer.one.zones, left[0])))
+        wider = tuple(dict.fromkeys((*first.layer.pass_.zones, left[0])))
         repairs: tuple[Repair, ...] = (
-            Change(f"paint it with '{first.layer.name}'", first.layer.one.key, (("zones", wider),)),
-            Insert("give it a pass of its own", new, first.layer.one.key),
+            Change(
+                f"paint it with '{first.layer.name}'", first.layer.pass_.key, (("zones", wider),)
+            ),
+            Insert("give it a pass of its own", new, first.layer.pass_.key),
         )
         yield Finding("missed zone", "warning", words, "", repairs)
     yield from _sisters(walked)
@@ -56,7 +63,7 @@ SISTERS = (("upper", "lower"), ("front", "rear"))
 
 def _sisters(walked: Walk) -> Iterator[Finding]:
     for step in walked.steps:
-        one = step.layer.one
+        one = step.layer.pass_
         if not step.layer.does(TechniqueTrait.ALL_OVER) or not one.zones:
             continue
         for pair in SISTERS:

@@ -16,15 +16,15 @@ def findings(walked: Walk) -> Iterator[Finding]:
     zones = walked.zones
     for step in walked.steps:
         film = step.layer
-        if not any(zone in zones and zones[zone].clear for zone in film.one.zones):
+        if not any(zone in zones and zones[zone].clear for zone in film.pass_.zones):
             continue
-        glue = film.one.adhesive
+        glue = film.pass_.adhesive
         hot = film.lays and film.carrier == "lacquer thinner"
         if glue in FROSTS or hot:
             what = glue or "lacquer"
             words = f"{what} of '{film.name}' frosts clear parts"
-            repair: Repair = Change("use white glue", film.one.key, (("adhesive", "white glue"),))
+            repair: Repair = Change("use white glue", film.pass_.key, (("adhesive", "white glue"),))
             if hot:
                 values = (("medium", "acrylic varnish"), ("carrier", None))
-                repair = Change("use acrylic instead", film.one.key, values)
-            yield Finding("frosted glass", "warning", words, film.one.key, (repair,))
+                repair = Change("use acrylic instead", film.pass_.key, values)
+            yield Finding("frosted glass", "warning", words, film.pass_.key, (repair,))

@@ -32,7 +32,7 @@ def findings(walked: Walk) -> Iterator[Finding]:
                     "thirsty",
                     "note",
                     words,
-                    film.one.key,
-                    (Insert("seal it first", seal_before(step), film.one.key),),
+                    film.pass_.key,
+                    (Insert("seal it first", seal_before(step), film.pass_.key),),
                 )
                 return
