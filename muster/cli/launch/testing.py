@@ -2,7 +2,6 @@
 
 from __future__ import annotations
 
-import os
 import subprocess
 import sys
 import time
@@ -12,8 +11,6 @@ from muster.cli.launch.serve import migrate, prepare
 from muster.cli.launch.steps import PYTHON, ROOT, RUN, SETTINGS, VENV, environment, npm, say
 
 UNFINISHED = RUN / "tests-unfinished"
-
-CORES = ["-n", str(max(1, min(4, os.cpu_count() or 1))), "--dist", "loadfile"]
 
 
 def test(words: list[str]) -> int:
@@ -74,14 +71,14 @@ def _failed_checks() -> list[str]:
 
 
 def _tests(words: list[str]) -> int:
-    """Run the tests on every core; those of a file stay together, and so share a browser."""
+    """Run the tests; ``words`` go to pytest."""
     say("Tests")
     more = {"CRISP_RUN_DIR": str(RUN)}
     # A run that was cut off left its rows in the test database: begin with a new one then.
     anew = ["--create-db"] if UNFINISHED.exists() else []
     UNFINISHED.touch()
     tests = subprocess.run(
-        [str(PYTHON), "-m", "pytest", *CORES, *anew, *words],
+        [str(PYTHON), "-m", "pytest", *anew, *words],
         cwd=ROOT,
         env={**environment(), **more},
     )
