@@ -105,6 +105,7 @@ KNOWN: Json = {
     "part": words(*PARTS), "minutes": WORK_MIN, "dry_min": maybe(LONG_MIN),
     "stand_min": maybe(LONG_MIN), "window_min": maybe(LONG_MIN), "open_min": maybe(LONG_MIN),
     "life_min": maybe(LONG_MIN), "setup_min": WORK_MIN, "cleanup_min": WORK_MIN,
+    "size_mm": maybe({"type": "number", "minimum": 0.01, "maximum": 500}),
     "thick": {"type": "number", "minimum": 1, "maximum": 3},
     "needs": {"type": "array", "items": words("daylight", "noise allowed", "a helper"), **SOME},
     "wants": {"type": "array", "items": words("daylight", "noise allowed"), **SOME},

@@ -2,7 +2,7 @@
 
 from __future__ import annotations
 
-from dataclasses import dataclass
+from dataclasses import dataclass, replace
 
 from muster.core.craft.climate import Climate
 from muster.core.craft.tables import DEFAULTS, Tables
@@ -11,7 +11,7 @@ from muster.core.errors import DomainError
 from muster.core.recipes.recipe import Recipe
 from muster.core.stack import rules as _rules
 from muster.core.stack.cautions import Caution, cautions_of
-from muster.core.stack.finding import RULES, SEVERITIES, Finding
+from muster.core.stack.finding import RULES, SEVERITIES, Finding, Remove
 from muster.core.stack.habits.house import Habits
 from muster.core.stack.walk import Walk, walk
 
@@ -38,8 +38,16 @@ def check(
     walked = walk(recipe, climate, habits, tables)
     order = {one.key: index for index, one in enumerate(walked.recipe.passes)}
     found = [finding for rule in RULES.values() for finding in rule.findings(walked)]
+    if len(walked.recipe.passes) == 1:
+        found = [_kept_whole(finding) for finding in found]
     found.sort(key=lambda one: (SEVERITIES.index(one.severity), order.get(one.key, -1), one.code))
     return Report(walked, tuple(found), tuple(cautions_of(walked.recipe, tables)))
+
+
+def _kept_whole(finding: Finding) -> Finding:
+    """A finding without the repair that would take the only pass out: a recipe needs one."""
+    repairs = tuple(repair for repair in finding.repairs if not isinstance(repair, Remove))
+    return replace(finding, repairs=repairs)
 
 
 def refuse_unknown(recipe: Recipe, tables: Tables = DEFAULTS) -> None:

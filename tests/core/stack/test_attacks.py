@@ -85,3 +85,13 @@ def test_a_wash_pools_only_where_gloss_is_most_of_what_it_meets(
     wash = p("wash", "wash", zones=names, carrier="water")
     codes = [one.code for one in check(recipe(*coats, wash, kind="figure")).findings]
     assert ("gloss pools" in codes) == found
+
+
+def test_the_only_pass_of_a_recipe_is_never_to_be_left_out() -> None:
+    """A splash too fine to be seen could be left out, but then nothing were a recipe."""
+    one = p("splash", "splash", colour="#010000", size_mm=0.01)
+    findings = check(recipe(one)).findings
+    assert "too small" in [found.code for found in findings]
+    assert all(repair.words for found in findings for repair in found.repairs)
+    assert not any(type(repair).__name__ == "Remove" for found in findings
+                   for repair in found.repairs)  # fmt: skip
