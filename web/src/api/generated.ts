@@ -73,7 +73,7 @@ export interface paths {
         };
         /**
          * Scaled
-         * @description A colour lightened for its scale, an option that schools dispute.
+         * @description A colour lightened for its scale, an option that schools dispute. Raises DomainError.
          */
         get: operations["muster_api_schemes_scaled"];
         put?: never;
@@ -96,6 +96,8 @@ export interface paths {
         /**
          * Vary
          * @description Mixes that differ a little, so that matching models do not look cloned.
+         *
+         *     Raises DomainError where no paint comes near enough.
          */
         post: operations["muster_api_schemes_vary"];
         delete?: never;
@@ -301,6 +303,8 @@ export interface paths {
         /**
          * Delete Me
          * @description Delete the account with all that is in it; the password is asked for once more.
+         *
+         *     Raises DomainError.
          */
         post: operations["muster_api_accounts_delete_me"];
         delete?: never;
@@ -341,6 +345,8 @@ export interface paths {
         /**
          * Mesh
          * @description Measure an STL; nothing is kept.
+         *
+         *     Raises DomainError for a file that is no mesh, or too large.
          */
         post: operations["muster_api_supplies_mesh"];
         delete?: never;
@@ -381,6 +387,8 @@ export interface paths {
         /**
          * Reach
          * @description What to add to a pot already mixed, the least that helps first.
+         *
+         *     Raises DomainError where nothing is within reach.
          */
         post: operations["muster_api_mixing_reach"];
         delete?: never;
@@ -400,7 +408,7 @@ export interface paths {
         put?: never;
         /**
          * For Tray
-         * @description Drops and millilitres for a pass on so many models.
+         * @description Drops and millilitres for a pass on so many models. Raises Http404.
          */
         post: operations["muster_api_mixing_for_tray"];
         delete?: never;
@@ -424,7 +432,7 @@ export interface paths {
         put?: never;
         /**
          * Begin
-         * @description A whole muster from three answers.
+         * @description A whole muster from three answers. Raises DomainError where an answer cannot be.
          */
         post: operations["muster_api_musters_begin"];
         delete?: never;
@@ -569,6 +577,8 @@ export interface paths {
         /**
          * Improve Plan
          * @description Let a worker improve the plan for twenty seconds more.
+         *
+         *     Raises DomainError where too many plans are improved at once.
          */
         post: operations["muster_api_plan_improve_plan"];
         delete?: never;
@@ -587,6 +597,8 @@ export interface paths {
         /**
          * Left
          * @description What would place a call that is left, the cheapest first. Kept while the plan is.
+         *
+         *     Raises Http404.
          */
         get: operations["muster_api_plan_left"];
         put?: never;
@@ -628,7 +640,7 @@ export interface paths {
         put?: never;
         /**
          * Stop Plan
-         * @description Stop improving; the best so far is kept.
+         * @description Stop improving; the best so far is kept. Raises DomainError.
          */
         post: operations["muster_api_plan_stop_plan"];
         delete?: never;
@@ -647,6 +659,8 @@ export interface paths {
         /**
          * Why
          * @description By reason of a call's card, in its order: how many seconds sooner it starts without it.
+         *
+         *     Raises Http404.
          */
         get: operations["muster_api_plan_why"];
         put?: never;
@@ -768,7 +782,7 @@ export interface paths {
         put?: never;
         /**
          * Open Demo
-         * @description Open the demo account; only where the server was started as the demo.
+         * @description Open the demo account; only where the server was started as the demo. Raises DomainError.
          */
         post: operations["muster_api_accounts_open_demo"];
         delete?: never;
@@ -873,6 +887,8 @@ export interface paths {
         /**
          * Tone
          * @description A mix in tone with the pot, not identical: for another vehicle beside it.
+         *
+         *     Raises Http404 where the pot is not his, DomainError where nothing is in tone.
          */
         post: operations["muster_api_pots_tone"];
         delete?: never;
@@ -892,7 +908,7 @@ export interface paths {
         put?: never;
         /**
          * Use
-         * @description Paint a recipe's pass with the pot: a new version, which its units follow.
+         * @description Paint a recipe's pass with the pot: a new version, which its units follow. Raises Http404.
          */
         post: operations["muster_api_pots_use"];
         delete?: never;
@@ -1011,6 +1027,8 @@ export interface paths {
         /**
          * Changes
          * @description The newest version against an older one, pass by pass.
+         *
+         *     Raises Http404 where either version is not there.
          */
         get: operations["muster_api_recipes_changes"];
         put?: never;
@@ -1050,7 +1068,7 @@ export interface paths {
         };
         /**
          * Export
-         * @description The newest version with all that it holds.
+         * @description The newest version with all that it holds. Raises Http404 where there is none.
          */
         get: operations["muster_api_recipe_files_export"];
         put?: never;
@@ -1304,7 +1322,7 @@ export interface paths {
         put?: never;
         /**
          * Sign In
-         * @description Sign in; too many wrong tries lock the name for a quarter of an hour.
+         * @description Sign in; too many wrong tries lock the name for a quarter of an hour. Raises DomainError.
          */
         post: operations["muster_api_accounts_sign_in"];
         delete?: never;
@@ -1345,6 +1363,8 @@ export interface paths {
         /**
          * Sign Up
          * @description Make an account and sign in.
+         *
+         *     Raises DomainError for a name that is taken or a weak password.
          */
         post: operations["muster_api_accounts_sign_up"];
         delete?: never;
