@@ -8,8 +8,7 @@ compiled, ``named`` writes that as ``state[0]`` and ``state[state[10] + t]``.
 from __future__ import annotations
 
 import ast
-import inspect
-import textwrap
+import copy
 from collections.abc import Callable, Mapping
 from functools import cache
 from pathlib import Path
@@ -114,17 +113,16 @@ def named(function: Function) -> Function:
         if name != "return" and isinstance(kind, str) and kind in STRUCTURES
     }
     plain = cast(FunctionType, function)
-    tree = ast.parse(textwrap.dedent(inspect.getsource(plain)))
-    definition = cast(ast.FunctionDef, tree.body[0])
+    file = plain.__code__.co_filename
+    definition = copy.deepcopy(_functions_in(file)[plain.__name__])
     definition.decorator_list = []
     _Fields(structures, definition.name).visit(definition)
     _Casts(plain).visit(definition)
     plain.__globals__.update(CASTS)
     # Lines stay those of the source, for tracebacks and for the compiler's store on disk.
-    ast.increment_lineno(tree, plain.__code__.co_firstlineno - 1)
-    ast.fix_missing_locations(tree)
+    tree = ast.fix_missing_locations(ast.Module([definition], []))
     made: dict[str, object] = {}
-    exec(compile(tree, plain.__code__.co_filename, "exec"), plain.__globals__, made)
+    exec(compile(tree, file, "exec"), plain.__globals__, made)
     result = cast(FunctionType, made[definition.name])
     result.__module__, result.__doc__ = plain.__module__, plain.__doc__
     return cast(Function, result)
@@ -132,20 +130,21 @@ def named(function: Function) -> Function:
 
 CASTS = {"_int": numba.int64, "_float": numba.float64, "_bool": numba.boolean}
 
-
 MARKS = {"compiled", "inlined"}
 
 
 @cache
-def _kinds_in(file: str) -> dict[str, tuple[str, ...]]:
-    """By compiled function of a file, also those further down: the kinds of its arguments."""
-    functions = (node for node in ast.parse(Path(file).read_text()).body)
-    return {
-        node.name: tuple(ast.unparse(arg.annotation) for arg in node.args.args if arg.annotation)
-        for node in functions
-        if isinstance(node, ast.FunctionDef)
-        and any(isinstance(mark, ast.Name) and mark.id in MARKS for mark in node.decorator_list)
-    }
+def _functions_in(file: str) -> dict[str, ast.FunctionDef]:
+    """The functions of a file by name; each file is read once."""
+    nodes = ast.parse(Path(file).read_text()).body
+    return {node.name: node for node in nodes if isinstance(node, ast.FunctionDef)}
+
+
+def _kinds_of(node: ast.FunctionDef) -> tuple[str, ...] | None:
+    """The kinds of a compiled function's arguments; None where it is none."""
+    if not any(isinstance(mark, ast.Name) and mark.id in MARKS for mark in node.decorator_list):
+        return None
+    return tuple(ast.unparse(arg.annotation) for arg in node.args.args if arg.annotation)
 
 
 class _Casts(ast.NodeTransformer):
@@ -157,13 +156,13 @@ class _Casts(ast.NodeTransformer):
 
     def __init__(self, function: FunctionType) -> None:
         self.known = function.__globals__
-        self.beside = _kinds_in(function.__code__.co_filename)
+        self.beside = _functions_in(function.__code__.co_filename)
 
     def visit_Call(self, node: ast.Call) -> ast.AST:
         self.generic_visit(node)
         name = node.func.id if isinstance(node.func, ast.Name) else ""
         called = getattr(self.known.get(name), "py_func", None)
-        kinds = self.beside.get(name)
+        kinds = _kinds_of(self.beside[name]) if name in self.beside else None
         if called is not None:
             kinds = tuple(kind for key, kind in called.__annotations__.items() if key != "return")
         if kinds is None:
