@@ -3,27 +3,23 @@
 from __future__ import annotations
 
 import math
-from dataclasses import dataclass
 from typing import Annotated
 
 import numpy as np
-from django.contrib.auth.models import User
 from django.http import Http404
 from ninja import Router, Schema
 from pydantic import Field
 
 from muster.api.requests import UserRequest
 from muster.apps.colour.paint_usage import whole_recipes
-from muster.apps.colour.queries import ShelfEntry, shelf_entries
+from muster.apps.colour.palette import OwnMix, lab_of_hex, palette_of
 from muster.apps.roll.queries import choices_of, own_muster
 from muster.core.amounts.film import in_drops
 from muster.core.amounts.requirements import amount_of
 from muster.core.colour import match as matching
 from muster.core.colour.ladder import Ladder, ladders
-from muster.core.colour.observer import Floats
-from muster.core.colour.owned import shelf_from
-from muster.core.colour.shelf import DROP_ML, Mix, Shelf
-from muster.core.colour.spaces import apart_in_words, difference, lab_of, xyz_of_hex
+from muster.core.colour.shelf import DROP_ML
+from muster.core.colour.spaces import apart_in_words, difference
 from muster.core.errors import DomainError
 
 router = Router()
@@ -45,24 +41,6 @@ class MatchIn(Schema):
     paints: Annotated[int, Field(ge=1, le=4)] = 3
     drops: Annotated[int, Field(ge=1, le=60)] = 12
     in_stock: bool = False
-
-
-class DropOut(Schema):
-    """Drops of a paint, by its id and name."""
-
-    paint: int
-    name: str
-    drops: int
-
-
-class MixOut(Schema):
-    """A mix: drops, what it dries to, ΔE00 from the target."""
-
-    drops: list[DropOut]
-    colour: str
-    difference: float
-    in_stock: bool
-    price: float
 
 
 class PredictIn(Schema):
@@ -112,50 +90,8 @@ class ReachIn(Schema):
     extra: Annotated[int, Field(ge=1, le=30)] = 12
 
 
-@dataclass(frozen=True)
-class Palette:
-    """A user's colours as matching knows them; varnishes, glues and fluids are left out."""
-
-    kept: list[ShelfEntry]
-    shelf: Shelf
-
-    def place(self, paint_id: int) -> int:
-        """Where a paint stands. Raises Http404 for one that is not his, or has no colour."""
-        for index, one in enumerate(self.kept):
-            if one.id == paint_id:
-                return index
-        raise Http404
-
-    def out(self, mix: Mix) -> MixOut:
-        """A mix by ids and names."""
-        drops = [
-            DropOut(paint=self.kept[i].id, name=self.kept[i].paint.name, drops=many)
-            for i, many in mix.drops
-        ]
-        return MixOut(drops=drops, colour=mix.hex, difference=round(mix.off, 2),
-                      in_stock=mix.in_stock, price=round(mix.price, 2))  # fmt: skip
-
-
-def palette_of(user: User, in_stock: bool = False) -> Palette:
-    """The user's mixing bench. Raises DomainError where the shelf holds no colour."""
-    kept = [
-        one
-        for one in shelf_entries(user.pk)
-        if not one.paint.clear and not (in_stock and one.paint.left_ml == 0)
-    ]
-    if not kept:
-        raise DomainError("the shelf holds no colour: add a paint, or take in a file")
-    return Palette(kept, shelf_from(one.paint for one in kept))
-
-
-def lab_of_hex(colour: str) -> Floats:
-    """CIELAB of ``#rrggbb``."""
-    found: Floats = lab_of(xyz_of_hex([colour]))[0]
-    return found
-
-
-@router.post("/mix", response=list[MixOut])
-def match(request: UserRequest, payload: MatchIn) -> list[MixOut]:
+@router.post("/mix", response=list[OwnMix])
+def match(request: UserRequest, payload: MatchIn) -> list[OwnMix]:
     """The best mixes for a colour, the best first; the nearest single paint is among them last."""
     bench = palette_of(request.user, payload.in_stock)
     goal = lab_of_hex(payload.target)
@@ -183,8 +119,8 @@ def predict(request: UserRequest, payload: PredictIn) -> PredictOut:
     )  # fmt: skip
 
 
-@router.post("/mix/reach", response=list[MixOut])
-def reach(request: UserRequest, payload: ReachIn) -> list[MixOut]:
+@router.post("/mix/reach", response=list[OwnMix])
+def reach(request: UserRequest, payload: ReachIn) -> list[OwnMix]:
     """What to add to a pot already mixed, the least that helps first.
 
     Raises DomainError where nothing is within reach.

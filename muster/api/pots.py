@@ -9,10 +9,11 @@ from django.http import Http404
 from ninja import Router, Schema
 from pydantic import Field
 
-from muster.api.mixing import DropIn, Hex, MixOut, lab_of_hex, palette_of
+from muster.api.mixing import DropIn, Hex
 from muster.api.requests import UserRequest
 from muster.apps.colour import pots as services
 from muster.apps.colour.models import Pot
+from muster.apps.colour.palette import OwnMix, lab_of_hex, palette_of
 from muster.apps.plan.services import change_recipe, units_with
 from muster.apps.recipes.queries import newest_version
 from muster.core.colour import match as matching
@@ -106,8 +107,8 @@ def dried(request: UserRequest, pot_id: int, payload: DriedIn) -> list[PotOut]:
     return _out(request.user)
 
 
-@router.post("/pots/{pot_id}/again", response=list[MixOut])
-def again(request: UserRequest, pot_id: int) -> list[MixOut]:
+@router.post("/pots/{pot_id}/again", response=list[OwnMix])
+def again(request: UserRequest, pot_id: int) -> list[OwnMix]:
     """Mixes that match what the pot dried to (until that is known, what was predicted)."""
     pot = services.own_pot(request.user, pot_id)
     palette = palette_of(request.user)
@@ -115,8 +116,8 @@ def again(request: UserRequest, pot_id: int) -> list[MixOut]:
     return [palette.out(mix) for mix in found]
 
 
-@router.post("/pots/{pot_id}/tone", response=MixOut)
-def tone(request: UserRequest, pot_id: int, payload: ToneIn) -> MixOut:
+@router.post("/pots/{pot_id}/tone", response=OwnMix)
+def tone(request: UserRequest, pot_id: int, payload: ToneIn) -> OwnMix:
     """A mix in tone with the pot, not identical: for another vehicle beside it.
 
     Raises Http404 where the pot is not his, DomainError where nothing is in tone.

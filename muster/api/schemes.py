@@ -7,8 +7,9 @@ from typing import Annotated
 from ninja import Router, Schema
 from pydantic import Field
 
-from muster.api.mixing import DropIn, Hex, MixOut, lab_of_hex, palette_of
+from muster.api.mixing import DropIn, Hex
 from muster.api.requests import UserRequest
+from muster.apps.colour.palette import OwnMix, lab_of_hex, palette_of
 from muster.apps.plan.snapshots import recipes_of
 from muster.apps.roll.queries import choices_of, own_muster
 from muster.core.colour.judge import camouflage, fade_coat, filters, for_scale
@@ -36,7 +37,7 @@ class RampIn(Schema):
 class RampOut(Schema):
     """From dark to light; ``base``: which is the base."""
 
-    mixes: list[MixOut]
+    mixes: list[OwnMix]
     base: int
     headroom: float
     warning: str
@@ -114,8 +115,8 @@ def make_ramp(request: UserRequest, payload: RampIn) -> RampOut:
     )  # fmt: skip
 
 
-@router.post("/colour/variants", response=list[MixOut])
-def vary(request: UserRequest, payload: VariantsIn) -> list[MixOut]:
+@router.post("/colour/variants", response=list[OwnMix])
+def vary(request: UserRequest, payload: VariantsIn) -> list[OwnMix]:
     """Mixes that differ a little, so that matching models do not look cloned.
 
     Raises DomainError where no paint comes near enough.

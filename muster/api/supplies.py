@@ -4,7 +4,6 @@ from __future__ import annotations
 
 import csv
 import io
-from dataclasses import replace
 from datetime import date
 from typing import Annotated
 
@@ -21,40 +20,13 @@ from muster.apps.house import services
 from muster.apps.roll.queries import choices_of, own_muster
 from muster.core.amounts.area import BOXES, Box, model_cm2
 from muster.core.amounts.mesh import MOST_BYTES, measured
-from muster.core.amounts.requirements import Requirement, Stock, requirements, still_needed
+from muster.core.amounts.requirements import Stock
 from muster.core.errors import DomainError
 from muster.core.facts.replay import replay
-from muster.core.house import ExpectedDelivery
+from muster.core.views.supplies import Supplies, supplies_of
 from muster.core.vocabulary import Kind
-from muster.core.work.calls import calls_of
 
 router = Router()
-
-
-class UnitArea(Schema):
-    """A unit's painted surface: cm² of one model, and whether it was measured."""
-
-    unit: str
-    name: str
-    area_cm2: float
-    measured: bool
-
-
-class RequirementOut(Schema):
-    """A paint's row; ``awaited``: the day on which it will be there."""
-
-    need: Requirement
-    awaited: date | None
-
-
-class SuppliesOut(Schema):
-    """The room."""
-
-    rows: list[RequirementOut]
-    cost: float
-    unpriced: int
-    areas: list[UnitArea]
-    house: int
 
 
 class AwaitIn(Schema):
@@ -90,23 +62,17 @@ class BoxOut(Schema):
     area_cm2: float
 
 
-@router.get("/musters/{muster_id}/supplies", response=SuppliesOut)
-def supplies(request: UserRequest, muster_id: int) -> SuppliesOut:
+@router.get("/musters/{muster_id}/supplies", response=Supplies)
+def supplies(request: UserRequest, muster_id: int) -> Supplies:
     """What is still needed and what is short."""
     return _out(request.user, muster_id)
 
 
-@router.post("/musters/{muster_id}/supplies/await", response=SuppliesOut)
-def await_paint(request: UserRequest, muster_id: int, payload: AwaitIn) -> SuppliesOut:
+@router.post("/musters/{muster_id}/supplies/await", response=Supplies)
+def await_paint(request: UserRequest, muster_id: int, payload: AwaitIn) -> Supplies:
     """Say when a paint will be there: no call that takes it begins sooner."""
     own_muster(request.user, muster_id)
-    house, _ = services.house_of(request.user.pk)
-    kept = tuple(one for one in house.awaited if one.paint != payload.paint)
-    if payload.day is not None:
-        kept = (*kept, ExpectedDelivery(payload.paint, payload.day))
-    when = f"comes on {payload.day}" if payload.day else "is no longer waited for"
-    new = replace(house, awaited=kept)
-    services.change(request.user, payload.seen, new, f"{payload.paint} {when}")
+    services.await_paint(request.user, payload.seen, payload.paint, payload.day)
     return _out(request.user, muster_id)
 
 
@@ -157,31 +123,15 @@ def mesh(
     )  # fmt: skip
 
 
-def _out(user: User, muster_id: int) -> SuppliesOut:
+def _out(user: User, muster_id: int) -> Supplies:
     muster = own_muster(user, muster_id)
     choices = choices_of(muster)
-    told = replay(row.value() for row in muster.facts.order_by("at", "made_at"))
-    recipes = whole_recipes(user.pk, choices.units)
-    wanted = still_needed(calls_of(choices, recipes, told), recipes, told)
     stock = {
         one.paint.name: Stock(one.paint.left_ml, one.paint.size_ml, one.paint.price)
         for one in used_from(user, shelf_entries(user.pk))
     }
     house, version = services.house_of(user.pk)
-    awaited = {one.paint: one.day for one in house.awaited}
-    rows = requirements(wanted, stock)
-    names = {unit.id: unit.name for unit in choices.units}
-    rows = [replace(row, by_unit={names[u]: ml for u, ml in row.by_unit.items()}) for row in rows]
-    return SuppliesOut(
-        rows=[RequirementOut(need=row, awaited=awaited.get(row.paint)) for row in rows],
-        cost=round(sum(row.cost or 0 for row in rows), 2),
-        unpriced=sum(1 for row in rows if row.short_ml > 0 and row.cost is None),
-        areas=[
-            UnitArea(
-                unit=unit.id, name=unit.name, measured=unit.area_cm2 is not None,
-                area_cm2=round(unit.area_cm2 or model_cm2(unit.kind, unit.scale), 2),
-            )
-            for unit in choices.units
-        ],
-        house=version,
+    return supplies_of(
+        choices, replay(row.value() for row in muster.facts.order_by("at", "made_at")),
+        whole_recipes(user.pk, choices.units), stock, house.awaited, version,
     )  # fmt: skip

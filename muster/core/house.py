@@ -86,6 +86,13 @@ class House:
             kept.append(AirOn(day, air))
         return replace(self, days=tuple(sorted(kept, key=lambda one: one.day)[-MOST_DAYS:]))
 
+    def with_delivery(self, paint: str, day: date | None) -> House:
+        """The house in which a paint will be there on a day (None: it is not waited for)."""
+        kept = tuple(one for one in self.awaited if one.paint != paint)
+        if day is not None:
+            kept = (*kept, ExpectedDelivery(paint, day))
+        return replace(self, awaited=kept)
+
 
 USUAL = House()
 """Of one who has said nothing."""

@@ -4,7 +4,7 @@ import { client, told, type Schemas } from './api/client'
 import { useMuster } from './muster'
 
 export type Paint = Schemas['PaintOut']
-export type Mix = Schemas['MixOut']
+export type Mix = Schemas['OwnMix']
 export type Pot = Schemas['PotOut']
 export interface Drop {
   paint: number

@@ -2,6 +2,8 @@
 
 from __future__ import annotations
 
+from datetime import date
+
 from django.contrib.auth.models import User
 from django.db import transaction
 
@@ -38,6 +40,13 @@ def change(user: User, seen: int, house: House, label: str, undoes: int | None =
     )  # fmt: skip
     versions.prune(HouseVersion.objects.filter(owner=user), number + 1)
     return number + 1
+
+
+def await_paint(user: User, seen: int, paint: str, day: date | None) -> int:
+    """Say when a paint will be there (None: forget it). Raises Outdated."""
+    house, _ = house_of(user.pk)
+    when = f"comes on {day}" if day else "is no longer waited for"
+    return change(user, seen, house.with_delivery(paint, day), f"{paint} {when}")
 
 
 def newest_change(user: User) -> HouseVersion | None:

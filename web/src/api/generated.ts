@@ -1883,6 +1883,25 @@ export interface components {
             values: components["schemas"]["ValueOut"][];
         };
         /**
+         * DraftFinding
+         * @description A finding at the pass with ``key`` (empty: of the whole recipe).
+         */
+        DraftFinding: {
+            /** Code */
+            code: string;
+            /** Key */
+            key: string;
+            /** Repairs */
+            repairs: components["schemas"]["PricedRepair"][];
+            /**
+             * Severity
+             * @enum {string}
+             */
+            severity: "error" | "warning" | "note";
+            /** Words */
+            words: string;
+        };
+        /**
          * DraftIn
          * @description A draft; what is left out of room and habits is as in the user's house.
          */
@@ -1925,13 +1944,13 @@ export interface components {
             /** Cure */
             cure: number;
             /** Findings */
-            findings: components["schemas"]["FindingOut"][];
+            findings: components["schemas"]["DraftFinding"][];
             /** First */
             first: string;
             /** Hours */
             hours: number;
             /** Seams */
-            seams: components["schemas"]["SeamOut"][];
+            seams: components["schemas"]["Seam"][];
             /** Spraying */
             spraying: string;
             /** Water */
@@ -1973,18 +1992,6 @@ export interface components {
              * @enum {string}
              */
             do: "drop_order";
-        };
-        /**
-         * DropOut
-         * @description Drops of a paint, by its id and name.
-         */
-        DropOut: {
-            /** Drops */
-            drops: number;
-            /** Name */
-            name: string;
-            /** Paint */
-            paint: number;
         };
         /**
          * Drying
@@ -2145,25 +2152,6 @@ export interface components {
         FactsIn: {
             /** Facts */
             facts: components["schemas"]["Fact"][];
-        };
-        /**
-         * FindingOut
-         * @description A finding at the pass with ``key`` (empty: of the whole recipe).
-         */
-        FindingOut: {
-            /** Code */
-            code: string;
-            /** Key */
-            key: string;
-            /** Repairs */
-            repairs: components["schemas"]["RepairOut"][];
-            /**
-             * Severity
-             * @enum {string}
-             */
-            severity: "error" | "warning" | "note";
-            /** Words */
-            words: string;
         };
         /**
          * FinishFirst
@@ -2619,22 +2607,6 @@ export interface components {
             sentence: string;
         };
         /**
-         * MixOut
-         * @description A mix: drops, what it dries to, ΔE00 from the target.
-         */
-        MixOut: {
-            /** Colour */
-            colour: string;
-            /** Difference */
-            difference: number;
-            /** Drops */
-            drops: components["schemas"]["DropOut"][];
-            /** In Stock */
-            in_stock: boolean;
-            /** Price */
-            price: number;
-        };
-        /**
          * MixPart
          * @description So many parts of one paint or thinner.
          */
@@ -2838,6 +2810,18 @@ export interface components {
             name: string;
         };
         /**
+         * OwnDrops
+         * @description Drops of a paint, by its id and name.
+         */
+        OwnDrops: {
+            /** Drops */
+            drops: number;
+            /** Name */
+            name: string;
+            /** Paint */
+            paint: number;
+        };
+        /**
          * OwnMaterial
          * @description A material of one's own that behaves like a default one.
          */
@@ -2865,6 +2849,22 @@ export interface components {
             recoat_min?: number | null;
             /** Touch Min */
             touch_min?: number | null;
+        };
+        /**
+         * OwnMix
+         * @description A mix: drops, what it dries to, ΔE00 from the target.
+         */
+        OwnMix: {
+            /** Colour */
+            colour: string;
+            /** Difference */
+            difference: number;
+            /** Drops */
+            drops: components["schemas"]["OwnDrops"][];
+            /** In Stock */
+            in_stock: boolean;
+            /** Price */
+            price: number;
         };
         /**
          * OwnTechnique
@@ -3309,6 +3309,22 @@ export interface components {
             units: string[];
         };
         /**
+         * PricedRepair
+         * @description A repair: the passes and the material as they are after it, or a habit to be set; and what it
+         *     adds to the hours of the whole.
+         */
+        PricedRepair: {
+            /** Cost */
+            cost: string;
+            habit?: components["schemas"]["HabitSet"] | null;
+            /** Material */
+            material: string;
+            /** Passes */
+            passes: components["schemas"]["Pass"][];
+            /** Words */
+            words: string;
+        };
+        /**
          * Progress
          * @description How far the worker is.
          */
@@ -3380,7 +3396,7 @@ export interface components {
             /** Headroom */
             headroom: number;
             /** Mixes */
-            mixes: components["schemas"]["MixOut"][];
+            mixes: components["schemas"]["OwnMix"][];
             /** Warning */
             warning: string;
         };
@@ -3569,22 +3585,6 @@ export interface components {
             unit: string;
         };
         /**
-         * RepairOut
-         * @description A repair: the passes and the material as they are after it, or a habit to be set; and what it
-         *     adds to the hours of the whole.
-         */
-        RepairOut: {
-            /** Cost */
-            cost: string;
-            habit?: components["schemas"]["HabitSet"] | null;
-            /** Material */
-            material: string;
-            /** Passes */
-            passes: components["schemas"]["Pass"][];
-            /** Words */
-            words: string;
-        };
-        /**
          * Requirement
          * @description Of one paint: ml still to be used, by unit; on the shelf; short; pots that would be enough,
          *     and what they cost (None where no size or price is known).
@@ -3610,15 +3610,6 @@ export interface components {
             short_ml: number;
         };
         /**
-         * RequirementOut
-         * @description A paint's row; ``awaited``: the day on which it will be there.
-         */
-        RequirementOut: {
-            /** Awaited */
-            awaited: string | null;
-            need: components["schemas"]["Requirement"];
-        };
-        /**
          * ScaledOut
          * @description A colour lightened for its scale.
          */
@@ -3627,10 +3618,10 @@ export interface components {
             colour: string;
         };
         /**
-         * SeamOut
+         * Seam
          * @description Between a pass and the next: how long one waits, and for what.
          */
-        SeamOut: {
+        Seam: {
             /** Appearances */
             appearances: {
                 [key: string]: components["schemas"]["Appearance"];
@@ -3839,10 +3830,10 @@ export interface components {
             fogs_below_celsius: number;
         };
         /**
-         * SuppliesOut
-         * @description The room.
+         * Supplies
+         * @description The whole list; ``unpriced``: how many paints that are short have no price.
          */
-        SuppliesOut: {
+        Supplies: {
             /** Areas */
             areas: components["schemas"]["UnitArea"][];
             /** Cost */
@@ -3850,9 +3841,18 @@ export interface components {
             /** House */
             house: number;
             /** Rows */
-            rows: components["schemas"]["RequirementOut"][];
+            rows: components["schemas"]["SupplyRow"][];
             /** Unpriced */
             unpriced: number;
+        };
+        /**
+         * SupplyRow
+         * @description A paint's row; ``awaited``: the day on which it will be there.
+         */
+        SupplyRow: {
+            /** Awaited */
+            awaited: string | null;
+            need: components["schemas"]["Requirement"];
         };
         /**
          * SwatchOut
@@ -4499,7 +4499,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["MixOut"][];
+                    "application/json": components["schemas"]["OwnMix"][];
                 };
             };
         };
@@ -4849,7 +4849,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["MixOut"][];
+                    "application/json": components["schemas"]["OwnMix"][];
                 };
             };
         };
@@ -4873,7 +4873,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["MixOut"][];
+                    "application/json": components["schemas"]["OwnMix"][];
                 };
             };
         };
@@ -5263,7 +5263,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["SuppliesOut"];
+                    "application/json": components["schemas"]["Supplies"];
                 };
             };
         };
@@ -5289,7 +5289,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["SuppliesOut"];
+                    "application/json": components["schemas"]["Supplies"];
                 };
             };
         };
@@ -5421,7 +5421,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["MixOut"][];
+                    "application/json": components["schemas"]["OwnMix"][];
                 };
             };
         };
@@ -5495,7 +5495,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["MixOut"];
+                    "application/json": components["schemas"]["OwnMix"];
                 };
             };
         };

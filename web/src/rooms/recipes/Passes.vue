@@ -18,7 +18,7 @@ const props = defineProps<{
   code: string
 }>()
 const trials = defineModel<Schemas['TrialOut'][]>('trials', { required: true })
-const emit = defineEmits<{ mend: [way: Schemas['RepairOut']] }>()
+const emit = defineEmits<{ mend: [way: Schemas['PricedRepair']] }>()
 
 const open = ref<string | null>(null)
 const tab = ref(0)

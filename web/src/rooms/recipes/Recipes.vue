@@ -75,7 +75,7 @@ async function choose(id: string) {
   if (code.value === id) trials.value = found
 }
 
-async function mend(way: Schemas['RepairOut']) {
+async function mend(way: Schemas['PricedRepair']) {
   if (way.habit) {
     const { name: habit, way: to } = way.habit
     const about = house.found?.habits.find((one) => one.name === habit)?.about ?? habit

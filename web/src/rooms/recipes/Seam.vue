@@ -2,8 +2,8 @@
 import type { Schemas } from '../../api/client'
 
 /** Between two passes: the wait and its reason, what rules say, and what mends it. */
-defineProps<{ seam?: Schemas['SeamOut']; findings: Schemas['FindingOut'][] }>()
-const emit = defineEmits<{ repair: [way: Schemas['RepairOut']] }>()
+defineProps<{ seam?: Schemas['Seam']; findings: Schemas['DraftFinding'][] }>()
+const emit = defineEmits<{ repair: [way: Schemas['PricedRepair']] }>()
 </script>
 
 <template>

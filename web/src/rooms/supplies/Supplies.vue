@@ -6,7 +6,7 @@ import { count } from '../../words'
 import Areas from './Areas.vue'
 
 const muster = useMuster()
-const room = ref<Schemas['SuppliesOut'] | null>(null)
+const room = ref<Schemas['Supplies'] | null>(null)
 const id = computed(() => muster.view?.id)
 const short = computed(() => room.value?.rows.filter((one) => one.need.short_ml > 0) ?? [])
 const today = computed(() => muster.view?.now.slice(0, 10) ?? '')

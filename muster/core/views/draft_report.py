@@ -1,0 +1,218 @@
+"""A draft of a recipe looked over: findings with priced repairs, waits, cautions, what shows."""
+
+from __future__ import annotations
+
+from dataclasses import dataclass
+from itertools import chain
+from typing import Literal
+
+from muster.core.colour.mixed_passes import coloured
+from muster.core.colour.owned import OwnedPaint
+from muster.core.colour.spaces import lab_of, xyz_of_hex
+from muster.core.colour.visibility import DISTANCE_MM, contrast
+from muster.core.craft.climate import Climate, spray_limit
+from muster.core.craft.clocks import drying_factor
+from muster.core.craft.tables import Tables
+from muster.core.craft.techniques import TechniqueTrait
+from muster.core.recipes.expand import expand_recipe
+from muster.core.recipes.recipe import Pass, Recipe
+from muster.core.stack.appearance import Appearance, Surface, appearances, detail_zones
+from muster.core.stack.cautions import FIRST
+from muster.core.stack.check import Report, check
+from muster.core.stack.finding import Finding, Repair, SetHabit, mended
+from muster.core.stack.formatting import duration
+from muster.core.stack.habits.house import Habits
+from muster.core.stack.layer import AppliedLayer
+from muster.core.stack.repair_cost import cost_of, minutes_of
+from muster.core.stack.walk import Walk
+from muster.core.stack.windows import window_of
+
+
+@dataclass(frozen=True)
+class HabitSet:
+    """A habit to be set throughout the house."""
+
+    name: str
+    way: str
+
+
+@dataclass(frozen=True)
+class PricedRepair:
+    """A repair: the passes and the material as they are after it, or a habit to be set; and what it
+    adds to the hours of the whole."""
+
+    words: str
+    cost: str
+    passes: list[Pass]
+    material: str
+    habit: HabitSet | None = None
+
+
+@dataclass(frozen=True)
+class DraftFinding:
+    """A finding at the pass with ``key`` (empty: of the whole recipe)."""
+
+    code: str
+    severity: Literal["error", "warning", "note"]
+    words: str
+    key: str
+    repairs: list[PricedRepair]
+
+
+@dataclass(frozen=True)
+class Seam:
+    """Between a pass and the next: how long one waits, and for what."""
+
+    key: str
+    wait: str
+    why: str
+    stated: bool
+    needed: str
+    cautions: list[str]
+    serious: bool
+    instead: str
+    """The medium that this house uses instead."""
+    inside: list[str]
+    """The passes of the recipe that it holds."""
+    within: str
+    """Within which time the next pass must begin; empty: no limit."""
+    dried: str | None
+    """What its mix dries to, from the paints on the shelf; else its stated colour."""
+    appearances: dict[str, Appearance]
+    """By zone that it touches: recess, flat and edge after it."""
+    shows: str
+    """An effect against its ground, from the viewing distance of its tier."""
+
+
+@dataclass(frozen=True)
+class DraftReport:
+    """What the layers say. ``hours``: from the first pass to the last one's drying."""
+
+    findings: list[DraftFinding]
+    seams: list[Seam]
+    hours: float
+    first: str
+    water: float
+    """How many times as long water-borne paint takes in that air; solvents and curing; spraying."""
+    cure: float
+    spraying: str
+
+
+@dataclass(frozen=True)
+class Draft:
+    """A draft with all that it is looked at in."""
+
+    recipe: Recipe
+    climate: Climate
+    habits: Habits
+    tables: Tables
+    known: dict[tuple[str, int], Recipe]
+    paints: dict[str, OwnedPaint]
+
+    def report(self) -> tuple[Report, dict[str, str]]:
+        """What its layers say, nested recipes unfolded; and the key that each pass stands for."""
+        unfolded = expand_recipe(self.recipe, self.known)
+        return check(
+            coloured(unfolded.recipe, self.paints), self.climate, self.habits, self.tables
+        ), unfolded.outer
+
+    def seen(self) -> DraftReport:
+        """The whole answer. Raises DomainError for layers that cannot be looked at."""
+        report, outer = self.report()
+        return DraftReport(
+            findings=[self._finding(one, outer, report.walked) for one in report.findings],
+            seams=self._seams(report, outer),
+            hours=round(minutes_of(report.walked) / 60, 1), first=FIRST,
+            water=round(drying_factor("water", self.climate), 2),
+            cure=round(drying_factor("cure", self.climate), 2),
+            spraying=spray_limit(self.climate) or "fine",
+        )  # fmt: skip
+
+    def _seams(self, report: Report, outer: dict[str, str]) -> list[Seam]:
+        cautions = _cautions_by_pass(report, outer)
+        serious = {outer[one.key] for one in report.cautions if one.serious}
+        surfaces = appearances(report.walked)
+        # Zones share their surfaces until a pass parts them: each is drawn once.
+        drawn: dict[int, Appearance] = {}
+        for surface in chain.from_iterable(surfaces.values()):
+            if id(surface) not in drawn:
+                drawn[id(surface)] = surface.look()
+        given = {one.key: one for one in self.recipe.passes}
+        seams: dict[str, Seam] = {}
+        for step in report.walked.steps:
+            layer = step.layer
+            key = outer[layer.pass_.key]
+            stated = given[key]
+            other = layer.medium and layer.pass_.medium != stated.medium and not stated.holds
+            held = seams[key].inside if key in seams else []
+            window = window_of(report.walked, step)
+            # Of a nested recipe the last pass's wait is the one that counts on.
+            seams[key] = Seam(
+                key=key, wait=duration(step.wait.minutes) if step.wait.minutes else "",
+                why=step.wait.why, stated=step.wait.stated,
+                needed=duration(step.wait.needed) if step.wait.needed else "",
+                cautions=cautions.get(key, []), serious=key in serious,
+                instead=layer.medium.said if layer.medium and other else "",
+                inside=[*held, layer.name] if stated.holds else [],
+                within=duration(window) if window else "",
+                dried=layer.pass_.colour,
+                appearances={zone: drawn[id(surfaces[zone][layer.index])]
+                             for zone in detail_zones(layer)} if layer.lays else {},
+                shows=_shows(layer, surfaces),
+            )  # fmt: skip
+        return list(seams.values())
+
+    def _finding(self, one: Finding, outer: dict[str, str], walked: Walk) -> DraftFinding:
+        repairs = []
+        for repair in one.repairs:
+            mended_out = self._repair(repair, walked)
+            if mended_out is not None:
+                repairs.append(mended_out)
+        return DraftFinding(
+            code=one.code, severity=one.severity, words=one.words,
+            key=outer.get(one.key, one.key), repairs=repairs,
+        )  # fmt: skip
+
+    def _repair(self, repair: Repair, walked: Walk) -> PricedRepair | None:
+        """A repair with its cost; None where it would change a pass inside a nested recipe."""
+        try:
+            recipe, _ = mended(self.recipe, self.habits, repair)
+            cost = cost_of(walked, repair, self.recipe, self.known)
+        except KeyError:
+            return None
+        habit = (
+            HabitSet(name=repair.habit, way=repair.way) if isinstance(repair, SetHabit) else None
+        )
+        return PricedRepair(
+            words=repair.words, cost=cost,
+            passes=list(recipe.passes), material=recipe.material, habit=habit,
+        )  # fmt: skip
+
+
+def _cautions_by_pass(report: Report, outer: dict[str, str]) -> dict[str, list[str]]:
+    """What to beware of at each pass: a serious caution at every one of its passes, another at the
+    first."""
+    cautions: dict[str, list[str]] = {}
+    told: set[str] = set()
+    for one in report.cautions:
+        if one.serious or one.words not in told:
+            cautions.setdefault(outer[one.key], []).append(one.words)
+        told.add(one.words)
+    return cautions
+
+
+def _shows(film: AppliedLayer, surfaces: dict[str, list[Surface]]) -> str:
+    """How an effect shows against what lay there before it."""
+    zone = next(iter(detail_zones(film)), None)
+    if (
+        not film.does(TechniqueTrait.EFFECT)
+        or film.pass_.colour is None
+        or zone is None
+        or film.index == 0
+    ):
+        return ""
+    mark = lab_of(xyz_of_hex([film.pass_.colour]))[0]
+    ground = surfaces[zone][film.index - 1].lab()[1]
+    found = contrast(mark, ground, film.pass_.size_mm or 1.0, film.pass_.tier)
+    away = DISTANCE_MM[film.pass_.tier] / 10
+    return f"{found.shows} from {away:g} cm: ΔE00 {found.difference:.0f}, L* {found.lighter:+.0f}"
