@@ -29,6 +29,9 @@ class Relaxation(Protocol):
     def place_lacking(self, task: Task) -> str | None:
         """The place that is full for ever for a task; None where a later sitting would do."""
 
+    def lacks_together(self, task: Task) -> str | None:
+        """``window`` or ``place`` where several of them bind together; else None."""
+
 
 def left_of(problem: Problem, worked: Mapping[str, int], relaxed: Relaxation) -> tuple[Left, ...]:
     """The tasks not planned to their end, in an order in which reasons come before what follows.
@@ -86,6 +89,12 @@ class _Reasons:
         lacking = self.relaxed.place_lacking(task)
         if lacking is not None:
             return Left(task.id, begun, "place", lacking)
+        together = self.relaxed.lacks_together(task)
+        follower = self._in_time_after(task) if together == "window" else None
+        if follower is not None:
+            return Left(task.id, begun, "window", follower)
+        if together is not None:
+            return Left(task.id, begun, "place", self._fullest(task))
         return Left(task.id, begun, "no_time", task.work_s - begun + self._setting_up(task))
 
     def _meet(self, link: Link) -> bool:
@@ -120,6 +129,27 @@ class _Reasons:
             if amount > self.room[place]:
                 return Left(task.id, begun, "place", place)
         return None
+
+    def _in_time_after(self, task: Task) -> str | None:
+        """What must follow soonest in time: after a task, else after the nearest one behind it."""
+        nearest, seen = [task.id], {task.id}
+        while nearest:
+            links = [link for name in nearest for link in self.out_of.get(name, ())]
+            hangs = [link for link in links if link.window_s is not None]
+            if hangs:
+                return min(hangs, key=lambda link: link.window_s or 0).after
+            nearest = [link.after for link in links if link.after not in seen]
+            seen.update(nearest)
+        return None
+
+    def _fullest(self, task: Task) -> str:
+        """The place of which a task takes the most; of what follows it where it takes none."""
+        links = self.out_of.get(task.id, ())
+        after = [self.problem.tasks[link.after].places for link in links]
+        for taken in (task.places, *after, dict.fromkeys(self.problem.places, 1)):
+            if taken:
+                return max(taken, key=lambda place: taken[place] / max(1, self.room[place]))
+        raise AssertionError("no place lacks where there is none")
 
     def _taken(self, task: Task, piece_s: int) -> dict[str, int]:
         """What a piece takes of each place at least, where nothing else stands there."""

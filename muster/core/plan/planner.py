@@ -228,9 +228,11 @@ def _dropped(problem: Problem, blocks: tuple[Block, ...]) -> tuple[str, ...]:
 
 
 def _placed_at_once(problem: Problem) -> frozenset[str]:
-    """The tasks that a first plan places to their end."""
+    """The tasks that a first plan places to their end; none where it cannot pay what it owes."""
     search = Planner(problem).search
     search.first()
+    if search.best_rank is None or search.best_rank[1] == np.inf:
+        return frozenset()
     work = column(search.best, State, "task_worked", len(problem.tasks)).tolist()
     return frozenset(
         name

@@ -116,6 +116,11 @@ class _Words:
                 return f"takes {amount} places of the {one.detail} a model, which holds {held}"
             case "window":
                 after = self.derived.calls[str(one.detail)]
+                if not any(
+                    (link.before, link.after) == (task.id, one.detail)
+                    for link in self.problem.links
+                ):
+                    return f"leads to {after.name}, which could not follow in time"
                 within = call.last.window_min or 0
                 return (
                     f"must be followed by {after.name} within {hours(within * 60)}, and no "
