@@ -1,7 +1,12 @@
 """Settings for tests: the same database server, a database of its own."""
 
+import os
+
 from muster.settings.base import *  # noqa: F403
+from muster.settings.base import DATABASES
 
 WHITENOISE_USE_FINDERS = True
 WHITENOISE_AUTOREFRESH = True
 DEMO_ACCOUNT = True
+# What the tests of the browser keep does not meet what the others keep.
+DATABASES["default"]["TEST"]["NAME"] = os.environ.get("CRISP_TEST_DATABASE", "test_crisp_muster")

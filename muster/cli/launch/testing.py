@@ -4,7 +4,9 @@ from __future__ import annotations
 
 import subprocess
 import sys
+import tempfile
 import time
+from typing import IO
 
 from muster.cli.launch import database
 from muster.cli.launch.serve import migrate, prepare
@@ -71,17 +73,32 @@ def _failed_checks() -> list[str]:
 
 
 def _tests(words: list[str]) -> int:
-    """Run the tests; ``words`` go to pytest."""
+    """Run the tests; ``words`` go to pytest. Without any, the browser's run beside the others, on
+    the second core and in a database of their own."""
     say("Tests")
-    more = {"CRISP_RUN_DIR": str(RUN)}
     # A run that was cut off left its rows in the test database: begin with a new one then.
     anew = ["--create-db"] if UNFINISHED.exists() else []
     UNFINISHED.touch()
-    tests = subprocess.run(
-        [str(PYTHON), "-m", "pytest", *anew, *words],
-        cwd=ROOT,
-        env={**environment(), **more},
-    )
-    if tests.returncode in (0, 1):
+    if words:
+        code = _pytest([*anew, *words]).wait()
+    else:
+        with tempfile.TemporaryFile() as told:
+            beside = _pytest([*anew, "tests/browser"], told, "test_crisp_muster_browser")
+            code = _pytest([*anew, "--ignore=tests/browser"]).wait()
+            code = max(code, beside.wait())
+            told.seek(0)
+            say(told.read().decode())
+    if code in (0, 1):
         UNFINISHED.unlink()
-    return tests.returncode
+    return code
+
+
+def _pytest(
+    words: list[str], told: IO[bytes] | None = None, tables: str = "test_crisp_muster"
+) -> subprocess.Popen[bytes]:
+    """pytest, begun, in the database ``tables``; what it says goes to ``told`` where given."""
+    return subprocess.Popen(
+        [str(PYTHON), "-m", "pytest", *words], cwd=ROOT,
+        env={**environment(), "CRISP_RUN_DIR": str(RUN), "CRISP_TEST_DATABASE": tables},
+        stdout=told, stderr=None if told is None else subprocess.STDOUT,
+    )  # fmt: skip
