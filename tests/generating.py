@@ -21,13 +21,22 @@ from muster.core.house import HOUSE
 
 Json = dict[str, Any]
 
-DAYS = [f"2027-{month:02}-{day:02}" for month in (3, 4) for day in (1, 2, 5, 14, 28)]
-TIMES = ["06:00", "09:30", "18:00", "19:30", "21:00", "23:30"]
+DAYS = [
+    *(f"2027-{month:02}-{day:02}" for month in (3, 4) for day in (1, 2, 5, 14, 28)),
+    "2000-01-01",
+    "2026-10-25",
+    "2027-12-31",
+    "2075-06-01",
+    "2076-12-31",
+    "9999-12-31",
+]
+TIMES = ["00:00", "06:00", "09:30", "18:00", "19:30", "21:00", "23:59:59"]
 MOMENTS = ["2027-02-20T10:00:00Z", "2027-03-01T20:00:00Z", "2027-03-02T18:40:00Z",
-           "2027-03-02T18:59:00+01:00", "2027-03-09T19:00:00Z"]  # fmt: skip
+           "2027-03-02T18:59:00+01:00", "2027-03-09T19:00:00Z", "2001-01-01T00:00:00Z",
+           "2075-12-31T23:59:59Z"]  # fmt: skip
 PARTS = [None, None, "body", "arm"]
-LONG_MIN = {"type": "number", "minimum": 0, "maximum": 4000}
-WORK_MIN = {"type": "number", "minimum": 0.1, "maximum": 90}
+LONG_MIN = {"type": "number", "minimum": 0, "maximum": 100_000}
+WORK_MIN = {"type": "number", "minimum": 0.1, "maximum": 6000}
 SOME = {"maxItems": 3}
 
 
@@ -65,7 +74,11 @@ def _text(schema: Json, defs: Json) -> st.SearchStrategy[Any]:
 def _number(schema: Json, defs: Json) -> st.SearchStrategy[Any]:
     low = schema.get("minimum", schema.get("exclusiveMinimum", 0))
     high = schema.get("maximum", schema.get("exclusiveMaximum", 10_000))
-    return st.floats(low, high, exclude_min="exclusiveMinimum" in schema, allow_subnormal=False)
+    inner = st.floats(low, high, exclude_min="exclusiveMinimum" in schema, allow_subnormal=False)
+    # Things break at the ends of a range more often than within it.
+    return st.one_of(
+        inner, inner, st.sampled_from([high if "exclusiveMinimum" in schema else low, high])
+    )
 
 
 def _object(schema: Json, defs: Json) -> st.SearchStrategy[Any]:
@@ -97,7 +110,7 @@ NAMES = words("pikes", "Löwen & Söhne", "<b>rank</b>", "' or 1=1", "槍兵", "
 PAINTS = words("Reed", "Silt", "Ochre", "water", "white spirit")
 
 KNOWN: Json = {
-    "name": NAMES, "technique": words(*TECHNIQUES, "a way of one's own"),
+    "name": NAMES, "technique": words(*TECHNIQUES),
     "medium": maybe(words(*MEDIA)),
     "carrier": maybe(words("water", "alcohol", "lacquer thinner", "white spirit", "softener")),
     "zones": {"type": "array", "items": words("recesses", "edges", "upper", *ALL_ZONES), **SOME},
@@ -106,7 +119,6 @@ KNOWN: Json = {
     "stand_min": maybe(LONG_MIN), "window_min": maybe(LONG_MIN), "open_min": maybe(LONG_MIN),
     "life_min": maybe(LONG_MIN), "setup_min": WORK_MIN, "cleanup_min": WORK_MIN,
     "size_mm": maybe({"type": "number", "minimum": 0.01, "maximum": 500}),
-    "thick": {"type": "number", "minimum": 1, "maximum": 3},
     "needs": {"type": "array", "items": words("daylight", "noise allowed", "a helper"), **SOME},
     "wants": {"type": "array", "items": words("daylight", "noise allowed"), **SOME},
     "adhesive": maybe(words("plastic cement", "instant glue", "epoxy")),
@@ -117,10 +129,10 @@ KNOWN: Json = {
     "tag": words("daylight", "noise allowed"), "count": {"type": "integer", "minimum": 1,
                                                         "maximum": 24},
     "scale": words(15, 35, 72, 144), "until": words(*MOMENTS), "at": words(*MOMENTS),
-    "rack": {"type": "integer", "minimum": 1, "maximum": 60},
+    "rack": {"type": "integer", "minimum": 1, "maximum": 100_000},
     "models": {"type": "array", "items": {"type": "integer", "minimum": 1, "maximum": 24}, **SOME},
-    "share": {"type": "number", "minimum": 0.05, "maximum": 0.95},
-    "spare_min": {"type": "integer", "minimum": 0, "maximum": 30},
+    "share": {"type": "number", "minimum": 0.01, "maximum": 0.99},
+    "spare_min": {"type": "integer", "minimum": 0, "maximum": 240},
 }  # fmt: skip
 """By key: what stands for the schema's own where that leaves too much open."""
 

@@ -15,7 +15,7 @@ from django.db import IntegrityError, transaction
 from django.http import HttpRequest, HttpResponse
 from ninja import Router, Schema
 
-from muster.api.requests import UserRequest
+from muster.api.requests import Line, Password, UserRequest
 from muster.apps.accounts.demo import DEMO_NAME
 from muster.apps.exchange.muster_files import export_text
 from muster.apps.house.services import house_of
@@ -31,14 +31,14 @@ router = Router()
 class Credentials(Schema):
     """A name and a password."""
 
-    name: str
-    password: str
+    name: Line
+    password: Password
 
 
-class Password(Schema):
+class PasswordIn(Schema):
     """A password."""
 
-    password: str
+    password: Password
 
 
 class Me(Schema):
@@ -122,7 +122,7 @@ def all_of_mine(request: UserRequest) -> HttpResponse:
 
 
 @router.post("/me/delete", response=Me)
-def delete_me(request: UserRequest, payload: Password) -> Me:
+def delete_me(request: UserRequest, payload: PasswordIn) -> Me:
     """Delete the account with all that is in it; the password is asked for once more.
 
     Raises DomainError.

@@ -16,6 +16,7 @@ from muster.apps.plan.services import change
 from muster.apps.roll.queries import choices_of, own_muster
 from muster.core.commands.sit_down import sitting_now
 from muster.core.facts.fact import Fact
+from muster.core.vocabulary import DocumentVersion
 
 router = Router()
 
@@ -29,7 +30,7 @@ class FactsIn(Schema):
 class SitDown(Schema):
     """Sit down now, for so many minutes."""
 
-    version: int
+    version: DocumentVersion
     minutes: Annotated[int, Field(ge=10, le=600)]
 
 

@@ -7,20 +7,20 @@ from typing import Annotated, Literal
 from ninja import Router, Schema
 from pydantic import Field
 
-from muster.api.requests import UserRequest
+from muster.api.requests import Line, UserRequest
 from muster.api.trials import trials_of, tried
 from muster.apps.colour.queries import shelf_entries
 from muster.apps.house.services import house_of
 from muster.apps.recipes.queries import versions_of
 from muster.core.craft.climate import Climate
 from muster.core.recipes.expand import held_by
-from muster.core.recipes.recipe import Pass, Recipe
+from muster.core.recipes.recipe import MOST_PASSES, Pass, Recipe
 from muster.core.stack.cautions import FIRST
 from muster.core.stack.habits.house import with_habit
 from muster.core.stack.undercoat import Undercoat, with_undercoat
 from muster.core.typed.pass_line import About, typed
 from muster.core.views.draft_report import Draft, DraftReport
-from muster.core.vocabulary import Kind, Tier
+from muster.core.vocabulary import Kind, Name, Tier
 
 router = Router()
 
@@ -28,10 +28,10 @@ router = Router()
 class DraftIn(Schema):
     """A draft; what is left out of room and habits is as in the user's house."""
 
-    code: str = ""
+    code: Line = ""
     kind: Kind
-    material: str = "polystyrene"
-    passes: Annotated[list[Pass], Field(max_length=60)]
+    material: Name = "polystyrene"
+    passes: Annotated[list[Pass], Field(max_length=MOST_PASSES)]
     celsius: Annotated[float, Field(ge=-20, le=50)] | None = None
     humidity: Annotated[float, Field(ge=0, le=100)] | None = None
     weathering: Literal["solvent", "all-acrylic"] | None = None

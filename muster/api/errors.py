@@ -4,7 +4,7 @@ from __future__ import annotations
 
 import logging
 
-from django.db import DatabaseError
+from django.db import DatabaseError, DataError
 from django.http import Http404, HttpRequest, HttpResponse
 from ninja import NinjaAPI, Schema
 from ninja.errors import ValidationError
@@ -12,7 +12,7 @@ from ninja.errors import ValidationError
 from muster.api.pages import BROKEN, NO_DATABASE
 from muster.apps.request_ids import current_id
 from muster.apps.versions import Outdated
-from muster.core.errors import DomainError
+from muster.core.errors import DomainError, in_words
 
 log = logging.getLogger("muster")
 
@@ -42,6 +42,11 @@ def answer_errors(api: NinjaAPI) -> None:
     def missing(request: HttpRequest, error: Http404) -> HttpResponse:
         return complain(request, ["There is no such thing here."], 404)
 
+    @api.exception_handler(DataError)
+    def no_room(request: HttpRequest, error: DataError) -> HttpResponse:
+        log.warning("a value has no room in its column", exc_info=error)
+        return complain(request, ["something in it is too long or too large: shorten it"], 422)
+
     @api.exception_handler(DatabaseError)
     def no_database(request: HttpRequest, error: DatabaseError) -> HttpResponse:
         log.exception("the database failed")
@@ -56,10 +61,3 @@ def answer_errors(api: NinjaAPI) -> None:
     @api.exception_handler(ValidationError)
     def invalid(request: HttpRequest, error: ValidationError) -> HttpResponse:
         return complain(request, [in_words(one) for one in error.errors], 422)
-
-
-def in_words(error: dict[str, object]) -> str:
-    """A validation error as a sentence: where, what."""
-    place = [str(part) for part in error.get("loc", ()) if part not in ("body", "payload")]  # type: ignore[attr-defined]
-    message = str(error.get("msg", "is not right")).removeprefix("Value error, ")
-    return f"{' '.join(place) or 'the input'}: {message[0].lower()}{message[1:]}"

@@ -2,19 +2,19 @@
 
 from __future__ import annotations
 
-from datetime import date
-
 from ninja import Router, Schema
 
-from muster.api.requests import UserRequest
+from muster.api.requests import Line, UserRequest
 from muster.apps import clock
 from muster.apps.devices.room_sensor import SimulatedRoom
 from muster.apps.house import services
+from muster.apps.plan.services import refuse_trouble
 from muster.core.craft.climate import Contour, contours, spray_limit
 from muster.core.craft.clocks import drying_factor
 from muster.core.craft.tables import Tables
-from muster.core.house import Air, House
+from muster.core.house import Air, Celsius, House, Percent
 from muster.core.stack.habits.house import ORDERED
+from muster.core.vocabulary import Day, DocumentVersion
 
 router = Router()
 
@@ -69,22 +69,22 @@ class HouseOut(Schema):
 class HouseIn(Schema):
     """The house as it is to be."""
 
-    seen: int
+    seen: DocumentVersion
     house: House
-    label: str = "House changed"
+    label: Line = "House changed"
 
 
 class HouseSeen(Schema):
     """The version that was seen."""
 
-    seen: int
+    seen: DocumentVersion
 
 
 class AirIn(Schema):
     """The air on a day (none: usually); no air forgets what was said of that day."""
 
-    seen: int
-    day: date | None = None
+    seen: DocumentVersion
+    day: Day | None = None
     air: Air | None = None
 
 
@@ -105,7 +105,9 @@ def house(request: UserRequest) -> HouseOut:
 
 @router.post("/house", response=HouseOut)
 def change(request: UserRequest, payload: HouseIn) -> HouseOut:
-    """Change it as a whole; every recipe and plan follows."""
+    """Change it as a whole; every recipe and plan follows. Raises DomainError for a house in which
+    something could no longer be planned."""
+    refuse_trouble(request.user, payload.house)
     services.change(request.user, payload.seen, payload.house, payload.label)
     return _out(request)
 
@@ -135,7 +137,7 @@ def sensor(request: UserRequest) -> Air:
 
 
 @router.get("/dial", response=DialOut)
-def dial(request: UserRequest, celsius: float, humidity: float) -> DialOut:
+def dial(request: UserRequest, celsius: Celsius, humidity: Percent) -> DialOut:
     """What that air does. No query."""
     climate = Air(celsius, humidity).climate
     return DialOut(

@@ -10,7 +10,7 @@ from django.http import Http404
 from ninja import Router, Schema
 from pydantic import Field
 
-from muster.api.requests import UserRequest
+from muster.api.requests import Hex, Line, RowId, UserRequest
 from muster.apps.colour.paint_usage import whole_recipes
 from muster.apps.colour.palette import OwnMix, lab_of_hex, palette_of
 from muster.apps.roll.queries import choices_of, own_muster
@@ -24,13 +24,11 @@ from muster.core.errors import DomainError
 
 router = Router()
 
-Hex = Annotated[str, Field(pattern=r"^#[0-9a-f]{6}$")]
-
 
 class DropIn(Schema):
     """So many drops of a paint."""
 
-    paint: int
+    paint: RowId
     drops: Annotated[int, Field(ge=1, le=500)]
 
 
@@ -66,9 +64,9 @@ class PredictOut(Schema):
 class TrayIn(Schema):
     """A mix for a unit's pass: as many models as are worked at once."""
 
-    muster: int
-    unit: str
-    key: str
+    muster: RowId
+    unit: Line
+    key: Line
     models: Annotated[int, Field(ge=1, le=500)]
     parts: Annotated[list[Annotated[int, Field(ge=1, le=500)]], Field(min_length=1, max_length=12)]
 

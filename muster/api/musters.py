@@ -2,16 +2,18 @@
 
 from __future__ import annotations
 
-from datetime import date, time, timedelta
+from datetime import date, timedelta
 from itertools import islice, takewhile
+from typing import Annotated
 
 from django.http import HttpResponse
 from ninja import File, Router, Schema, Status
 from ninja.files import UploadedFile
+from pydantic import Field
 
 from muster.api.files import as_file, upload
 from muster.api.plan import Progress, progress_of
-from muster.api.requests import UserRequest
+from muster.api.requests import Line, UserRequest
 from muster.apps import clock
 from muster.apps.exchange.muster_files import Preview, export_text, import_file, preview_of
 from muster.apps.plan import services
@@ -22,6 +24,7 @@ from muster.apps.roll.models import Muster, Version
 from muster.apps.roll.queries import newest_change, own_muster
 from muster.apps.roll.services import begin as begin_new
 from muster.core.choices import (
+    MOST_UNITS,
     Choices,
     Evening,
     LostSitting,
@@ -42,7 +45,7 @@ from muster.core.views.board import Board, board_of
 from muster.core.views.calendar_text import local_day
 from muster.core.views.moved import Moved, moved_words
 from muster.core.views.roll import Head, UnitRow, head_of, roll_of
-from muster.core.vocabulary import Kind
+from muster.core.vocabulary import Day, DocumentVersion, Kind, LocalTime
 from muster.core.work.sittings import sittings_from
 
 router = Router()
@@ -87,6 +90,8 @@ class View(Schema):
     finish_first: str | None
     hours: list[Spell]
     undo: str | None
+    trouble: list[str]
+    """What could not be planned, and why."""
     newest: dict[str, int]
 
 
@@ -100,49 +105,49 @@ class Typed(Schema):
     recipe: str | None
 
 
-class Line(Schema):
+class TypedLine(Schema):
     """A typed line."""
 
-    line: str
+    line: Line
 
 
 class TypedUnitIn(Schema):
     """A unit as typed, with its kind and recipe as proposed or chosen."""
 
-    line: str
+    line: Line
     kind: Kind | None = None
-    recipe: str
+    recipe: Line
 
 
 class Weekday(Schema):
     """A weekday (0 is Monday) with its usual hours."""
 
-    weekday: int
-    start: time
-    end: time
+    weekday: Annotated[int, Field(ge=0, le=6)]
+    start: LocalTime
+    end: LocalTime
 
 
 class NewMuster(Schema):
     """The three questions, answered."""
 
-    name: str
-    zone: str
-    units: list[TypedUnitIn]
-    weekdays: list[Weekday]
-    parade_day: date | None = None
+    name: Line
+    zone: Line
+    units: Annotated[list[TypedUnitIn], Field(max_length=MOST_UNITS)]
+    weekdays: Annotated[list[Weekday], Field(max_length=7)]
+    parade_day: Day | None = None
 
 
 class CommandIn(Schema):
     """A command, with the version that the caller saw."""
 
-    version: int
+    version: DocumentVersion
     command: AnyCommand
 
 
 class Seen(Schema):
     """The version that the caller saw."""
 
-    version: int
+    version: DocumentVersion
 
 
 def view_of(muster: Muster) -> View:
@@ -167,6 +172,7 @@ def view_of(muster: Muster) -> View:
         moved=moved, moved_words=moved_words(moved, choices.zone),
         parade_day=choices.parade_day, rack=choices.rack, spare_min=choices.spare_min,
         finish_first=choices.finish_first, hours=list(choices.spells),
+        trouble=[one.words for one in derived.trouble],
         undo=last.label if last else None, newest=newest,
     )  # fmt: skip
 
@@ -203,7 +209,7 @@ def musters(request: UserRequest) -> list[MusterName]:
 
 
 @router.post("/typed-unit", response=Typed)
-def typed_unit(request: UserRequest, payload: Line) -> Typed:
+def typed_unit(request: UserRequest, payload: TypedLine) -> Typed:
     """What a line says, as one types it."""
     typed = read_line(payload.line)
     recipe = BY_KIND[typed.kind] if typed.kind else None

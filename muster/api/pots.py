@@ -9,8 +9,8 @@ from django.http import Http404
 from ninja import Router, Schema
 from pydantic import Field
 
-from muster.api.mixing import DropIn, Hex
-from muster.api.requests import UserRequest
+from muster.api.mixing import DropIn
+from muster.api.requests import Hex, Line, UserRequest
 from muster.apps.colour import pots as services
 from muster.apps.colour.models import Pot
 from muster.apps.colour.palette import OwnMix, lab_of_hex, palette_of
@@ -21,6 +21,7 @@ from muster.core.colour.reconstruct import reflectance_of_hex
 from muster.core.colour.variants import in_tone_with
 from muster.core.errors import DomainError
 from muster.core.recipes.repaint import painted_with
+from muster.core.vocabulary import DocumentVersion
 
 router = Router()
 
@@ -71,9 +72,9 @@ class ToneIn(Schema):
 class UseIn(Schema):
     """The pass of a recipe that is to be painted with the pot."""
 
-    recipe: str
-    key: str
-    seen: int
+    recipe: Line
+    key: Line
+    seen: DocumentVersion
 
 
 class UsedOut(Schema):

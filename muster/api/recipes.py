@@ -9,7 +9,7 @@ from django.http import Http404
 from ninja import Router, Schema
 from pydantic import Field
 
-from muster.api.requests import UserRequest
+from muster.api.requests import Line, UserRequest
 from muster.apps.plan.services import change_recipe
 from muster.apps.recipes.queries import newest_recipes, newest_version, versions_of
 from muster.apps.recipes.services import copy_recipe
@@ -18,6 +18,7 @@ from muster.apps.roll.queries import choices_of
 from muster.core.recipes.compare import differences
 from muster.core.recipes.recipe import MOST_PASSES, Pass, next_version
 from muster.core.recipes.recipe import Recipe as RecipeDocument
+from muster.core.vocabulary import DocumentVersion, Name
 
 router = Router()
 
@@ -58,14 +59,17 @@ class DifferenceOut(Schema):
     values: list[ValueOut]
 
 
+Following = Annotated[str, Field(pattern=r"^[0-9]{1,15}:[a-z0-9-]{1,40}$")]
+
+
 class RecipeIn(Schema):
     """New passes for a recipe; ``follow`` lists units (muster id:unit id) that follow at once."""
 
-    name: str
-    seen: int
+    name: Line
+    seen: DocumentVersion
     passes: Annotated[list[Pass], Field(max_length=MOST_PASSES)]
-    material: str | None = None
-    follow: list[Annotated[str, Field(pattern=r"^[0-9]{1,18}:[a-z0-9-]{1,40}$")]] = []
+    material: Name | None = None
+    follow: Annotated[list[Following], Field(max_length=500)] = []
 
 
 def _all(user: User) -> list[RecipeOut]:
@@ -106,7 +110,7 @@ def copy(request: UserRequest, code: str) -> list[RecipeOut]:
 
 
 @router.get("/recipes/{code}/changes", response=list[DifferenceOut])
-def changes(request: UserRequest, code: str, since: int) -> list[DifferenceOut]:
+def changes(request: UserRequest, code: str, since: DocumentVersion) -> list[DifferenceOut]:
     """The newest version against an older one, pass by pass.
 
     Raises Http404 where either version is not there.

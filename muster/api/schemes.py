@@ -7,8 +7,8 @@ from typing import Annotated
 from ninja import Router, Schema
 from pydantic import Field
 
-from muster.api.mixing import DropIn, Hex
-from muster.api.requests import UserRequest
+from muster.api.mixing import DropIn
+from muster.api.requests import Hex, RowId, UserRequest
 from muster.apps.colour.palette import OwnMix, lab_of_hex, palette_of
 from muster.apps.plan.snapshots import recipes_of
 from muster.apps.roll.queries import choices_of, own_muster
@@ -56,7 +56,7 @@ class PatchesIn(Schema):
     """Patches of a camouflage, and paints that may filter them; ``base``: fades them."""
 
     patches: Annotated[list[Hex], Field(min_length=1, max_length=6)]
-    paints: Annotated[list[int], Field(max_length=12)] = []
+    paints: Annotated[list[RowId], Field(max_length=12)] = []
     tier: Tier = "table"
 
 

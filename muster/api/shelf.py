@@ -12,7 +12,7 @@ from ninja.files import UploadedFile
 from pydantic import Field
 
 from muster.api.files import as_file, upload
-from muster.api.requests import UserRequest
+from muster.api.requests import Hex, UserRequest
 from muster.apps.colour import services
 from muster.apps.colour.paint_usage import used_from
 from muster.apps.colour.queries import ShelfEntry, shelf_entries
@@ -64,17 +64,17 @@ class WeighIn(Schema):
 class BuyIn(Schema):
     """Millilitres that came."""
 
-    ml: Annotated[float, Field(gt=0, le=5000)]
+    ml: Annotated[float, Field(ge=0.01, le=5000)]
 
 
 class ReadIn(Schema):
     """A swatch: typed, or so many readings of the colour reader."""
 
     kind: Literal["masstone", "tint", "over black", "over white"] = "masstone"
-    colour: Annotated[str, Field(pattern=r"^#[0-9a-f]{6}$")] | None = None
+    colour: Hex | None = None
     wet: bool = False
-    share: Annotated[float, Field(gt=0, le=1)] = 0.2
-    coats: Annotated[float, Field(gt=0, le=10)] = 1.0
+    share: Annotated[float, Field(ge=0.01, le=0.99)] = 0.2
+    coats: Annotated[float, Field(ge=0.05, le=10)] = 1.0
     times: Annotated[int, Field(ge=1, le=20)] = 3
 
 

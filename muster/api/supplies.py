@@ -4,7 +4,6 @@ from __future__ import annotations
 
 import csv
 import io
-from datetime import date
 from typing import Annotated
 
 from django.contrib.auth.models import User
@@ -24,7 +23,7 @@ from muster.core.amounts.requirements import Stock
 from muster.core.errors import DomainError
 from muster.core.facts.replay import replay
 from muster.core.views.supplies import Supplies, supplies_of
-from muster.core.vocabulary import Kind
+from muster.core.vocabulary import Day, DocumentVersion, Kind
 
 router = Router()
 
@@ -32,9 +31,9 @@ router = Router()
 class AwaitIn(Schema):
     """A paint that will be there on a day (none: forget it)."""
 
-    seen: int
+    seen: DocumentVersion
     paint: Annotated[str, Field(min_length=1, max_length=60)]
-    day: date | None
+    day: Day | None
 
 
 class MeshOut(Schema):

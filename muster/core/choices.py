@@ -14,9 +14,12 @@ from zoneinfo import ZoneInfo, available_timezones
 from pydantic import AfterValidator, Field, TypeAdapter
 from pydantic.dataclasses import dataclass
 
-from muster.core.vocabulary import STRICT, Kind, Name, Tier
+from muster.core.errors import DomainError
+from muster.core.vocabulary import STRICT, Day, Kind, LocalTime, Moment, Name, Tier
 
 Id = Annotated[str, Field(pattern=r"^[a-z0-9][a-z0-9-]{0,39}$")]
+Key = Annotated[str, Field(max_length=200)]
+"""What names a pass or a call; one that there is not is taken for gone."""
 
 
 @cache
@@ -35,6 +38,8 @@ Zone = Annotated[str, AfterValidator(_zone)]
 MOST_MODELS = 500
 """In one unit: more is a slip of the finger."""
 
+Count = Annotated[int, Field(ge=1, le=MOST_MODELS)]
+
 MOST_UNITS = 60
 MOST_RACK = 100_000
 MOST_SPELLS = 20
@@ -44,6 +49,12 @@ MOST_EVENINGS = 400
 MOST_WEEKLY = 28
 MOST_EXCEPTIONS = 400
 """From the weekly rhythm."""
+
+MOST_MARKS = 2_000
+"""Pins, passes left out, calls put off: of each, in a muster."""
+
+MOST_IN_ALL = 3_000
+"""Models of a muster: some armies in one."""
 
 
 @dataclass(frozen=True, config=STRICT)
@@ -55,12 +66,12 @@ class Unit:
     kind: Kind
     scale: Annotated[int, Field(ge=1, le=1000)]
     count: Annotated[int, Field(ge=1, le=MOST_MODELS)]
-    recipe: str
-    recipe_version: Annotated[int, Field(ge=1)]
+    recipe: Annotated[str, Field(pattern=r"^[A-Za-z0-9-]{1,40}$")]
+    recipe_version: Annotated[int, Field(ge=1, le=1_000_000)]
     tier: Tier = "hand"
     priority: Annotated[int, Field(ge=1, le=5)] = 2
     tray_size: Annotated[int, Field(ge=1, le=MOST_MODELS)] | None = None
-    split: tuple[Annotated[int, Field(ge=1, le=MOST_MODELS)], ...] = ()
+    split: Annotated[tuple[Count, ...], Field(max_length=MOST_MODELS)] = ()
     """How many models each tray holds, where they are not all of one size."""
     area_cm2: Annotated[float, Field(gt=0, le=100_000)] | None = None
     """Painted surface of one model, where it was measured."""
@@ -72,9 +83,9 @@ class Weekly:
 
     id: Id
     weekday: Annotated[int, Field(ge=0, le=6)]
-    start: time
-    end: time
-    since: date
+    start: LocalTime
+    end: LocalTime
+    since: Day
 
 
 @dataclass(frozen=True, config=STRICT)
@@ -82,7 +93,7 @@ class LostSitting:
     """A weekly sitting that does not take place on that day."""
 
     weekly: Id
-    day: date
+    day: Day
 
 
 @dataclass(frozen=True, config=STRICT)
@@ -90,10 +101,10 @@ class MovedSitting:
     """A weekly sitting that takes place at another time than its day's usual one."""
 
     weekly: Id
-    day: date
-    to: date
-    start: time
-    end: time
+    day: Day
+    to: Day
+    start: LocalTime
+    end: LocalTime
 
 
 @dataclass(frozen=True, config=STRICT)
@@ -101,9 +112,9 @@ class Evening:
     """A sitting of its own: local date and times, right across a change to summer time."""
 
     id: Id
-    day: date
-    start: time
-    end: time
+    day: Day
+    start: LocalTime
+    end: LocalTime
 
 
 @dataclass(frozen=True, config=STRICT)
@@ -111,16 +122,16 @@ class Spell:
     """A condition that holds each day between two local times."""
 
     tag: Name
-    start: time
-    end: time
+    start: LocalTime
+    end: LocalTime
 
 
 @dataclass(frozen=True, config=STRICT)
 class PinChoice:
     """A call is to start then, or up to ``slack_s`` later."""
 
-    call: str
-    start: datetime
+    call: Key
+    start: Moment
     slack_s: Annotated[int, Field(ge=0, le=90 * 86400)] = 0
 
 
@@ -129,16 +140,16 @@ class LeaveOut:
     """A pass is not done on these models."""
 
     unit: Id
-    pass_key: str
-    models: tuple[int, ...]
+    pass_key: Key
+    models: Annotated[tuple[Count, ...], Field(max_length=MOST_MODELS)]
 
 
 @dataclass(frozen=True, config=STRICT)
 class PutOff:
     """A call is not to start before then."""
 
-    call: str
-    until: datetime
+    call: Key
+    until: Moment
 
 
 @dataclass(frozen=True, config=STRICT)
@@ -147,8 +158,8 @@ class Order:
 
     before: Id
     after: Id
-    before_pass: str | None = None
-    after_pass: str | None = None
+    before_pass: Key | None = None
+    after_pass: Key | None = None
 
 
 @dataclass(frozen=True, config=STRICT)
@@ -156,7 +167,7 @@ class Waived:
     """A unit's pass does without what its recipe needs: a lamp instead of daylight."""
 
     unit: Id
-    pass_key: str
+    pass_key: Key
     tag: Name
 
 
@@ -165,7 +176,7 @@ class CutWork:
     """A unit's pass may be put down in the middle, whatever its recipe says."""
 
     unit: Id
-    pass_key: str
+    pass_key: Key
 
 
 @dataclass(frozen=True, config=STRICT)
@@ -174,28 +185,28 @@ class Choices:
 
     name: Name
     zone: Zone
-    parade_day: date | None = None
-    units: tuple[Unit, ...] = ()
-    rhythm: tuple[Weekly, ...] = ()
+    parade_day: Day | None = None
+    units: Annotated[tuple[Unit, ...], Field(max_length=MOST_UNITS)] = ()
+    rhythm: Annotated[tuple[Weekly, ...], Field(max_length=MOST_WEEKLY)] = ()
     """Sittings week by week; ``lost`` and ``moved`` are exceptions, ``evenings`` stand alone."""
-    lost: tuple[LostSitting, ...] = ()
-    moved: tuple[MovedSitting, ...] = ()
-    evenings: tuple[Evening, ...] = ()
-    spells: tuple[Spell, ...] = (
+    lost: Annotated[tuple[LostSitting, ...], Field(max_length=MOST_EXCEPTIONS)] = ()
+    moved: Annotated[tuple[MovedSitting, ...], Field(max_length=MOST_EXCEPTIONS)] = ()
+    evenings: Annotated[tuple[Evening, ...], Field(max_length=MOST_EVENINGS)] = ()
+    spells: Annotated[tuple[Spell, ...], Field(max_length=MOST_SPELLS)] = (
         Spell("daylight", time(8), time(18)),
         Spell("noise allowed", time(8), time(21, 30)),
     )
-    pins: tuple[PinChoice, ...] = ()
-    left_out: tuple[LeaveOut, ...] = ()
-    put_off: tuple[PutOff, ...] = ()
+    pins: Annotated[tuple[PinChoice, ...], Field(max_length=MOST_MARKS)] = ()
+    left_out: Annotated[tuple[LeaveOut, ...], Field(max_length=MOST_MARKS)] = ()
+    put_off: Annotated[tuple[PutOff, ...], Field(max_length=MOST_MARKS)] = ()
     rack: Annotated[int, Field(ge=1, le=MOST_RACK)] = 40
     spare_min: Annotated[int, Field(ge=0, le=MOST_SPARE_MIN)] = 0
     """Minutes left free at the end of each sitting, for what takes longer."""
     finish_first: Id | None = None
     """The unit that is to stand finished before the others."""
-    order: tuple[Order, ...] = ()
-    waived: tuple[Waived, ...] = ()
-    cuts: tuple[CutWork, ...] = ()
+    order: Annotated[tuple[Order, ...], Field(max_length=MOST_ORDERS)] = ()
+    waived: Annotated[tuple[Waived, ...], Field(max_length=MOST_MARKS)] = ()
+    cuts: Annotated[tuple[CutWork, ...], Field(max_length=MOST_MARKS)] = ()
 
     def unit(self, unit_id: str) -> Unit | None:
         """The unit of that id."""
@@ -208,6 +219,13 @@ class Choices:
     def due(self) -> datetime | None:
         """The start of the parade day in the user's zone."""
         return None if self.parade_day is None else self.local(self.parade_day, time(0))
+
+
+def refuse_too_much(choices: Choices) -> None:
+    """Raises DomainError for more than a muster can hold: asked wherever one is kept."""
+    models = sum(unit.count for unit in choices.units)
+    if models > MOST_IN_ALL:
+        raise DomainError(f"{models} models: a muster holds {MOST_IN_ALL}: begin another for some")
 
 
 CHOICES: TypeAdapter[Choices] = TypeAdapter(Choices)

@@ -15,7 +15,7 @@ from pydantic.dataclasses import dataclass
 from muster.core.craft.climate import Climate
 from muster.core.craft.tables import Own, Tables, tables_of
 from muster.core.stack.habits.house import Habits
-from muster.core.vocabulary import STRICT, Name
+from muster.core.vocabulary import STRICT, Day, Name
 
 MOST_DAYS = 400
 """Of readings kept: the oldest go first."""
@@ -41,7 +41,7 @@ class Air:
 class AirOn:
     """The air on a local day: typed, or read off a sensor."""
 
-    day: date
+    day: Day
     air: Air
 
 
@@ -50,7 +50,7 @@ class ExpectedDelivery:
     """A paint that will be there on that day."""
 
     paint: Name
-    day: date
+    day: Day
 
 
 @dataclass(frozen=True, config=STRICT)

@@ -2,10 +2,14 @@
 
 from __future__ import annotations
 
+import logging
 from dataclasses import dataclass, replace
 
+from muster.core.choices import Unit
 from muster.core.colour.mixed_passes import coloured
+from muster.core.errors import DomainError
 from muster.core.facts.replay import BenchState, replay
+from muster.core.house import USUAL
 from muster.core.plan.plan import Plan
 from muster.core.plan.planner import Planner
 from muster.core.recipes.expand import expand_recipe
@@ -16,6 +20,16 @@ from muster.core.work.calls import Call, calls_of
 from muster.core.work.coats import with_coats
 from muster.core.work.instance import PlanInstance, build_instance
 
+log = logging.getLogger("muster")
+
+
+@dataclass(frozen=True)
+class Trouble:
+    """Why something could not be derived; ``unit``: the one that is left out of work and plan."""
+
+    words: str
+    unit: Unit | None = None
+
 
 @dataclass(frozen=True)
 class Derived:
@@ -25,6 +39,8 @@ class Derived:
     state: BenchState
     calls: dict[str, Call]
     instance: PlanInstance
+    trouble: tuple[Trouble, ...] = ()
+    """What could not be derived, and was left out so that the rest could."""
 
 
 def derive(snapshot: Snapshot, keep_running: bool = True) -> Derived:
@@ -60,6 +76,64 @@ def derive(snapshot: Snapshot, keep_running: bool = True) -> Derived:
     return Derived(snapshot, told, {call.id: call for call in calls}, instance)
 
 
+def derive_what_can(snapshot: Snapshot, keep_running: bool = True) -> Derived:
+    """``derive``, or the most of it that can be: what is kept must open, whatever it holds.
+
+    Units that cannot be worked out alone are left out, then the rows of the house, then the facts;
+    each is said in ``trouble``.
+    """
+    try:
+        return derive(snapshot, keep_running)
+    except Exception as error:
+        _tell(error)
+    trouble: list[Trouble] = []
+    units: list[Unit] = []
+    for unit in snapshot.choices.units:
+        try:
+            derive(_with_units(snapshot, (unit,)), keep_running)
+        except Exception as error:
+            trouble.append(Trouble(f"{unit.name}: {_words(error)}", unit))
+        else:
+            units.append(unit)
+    rest = _with_units(snapshot, tuple(units))
+    for changed, words in (
+        (rest, ""),
+        (
+            replace(rest, house=USUAL),
+            "the house cannot be worked with: planned in the usual one",
+        ),
+        (
+            replace(rest, facts=()),
+            "the facts cannot be worked with: planned without them",
+        ),
+        (replace(_with_units(rest, ()), house=USUAL, facts=()), "nothing of it can be planned"),
+    ):
+        try:
+            derived = derive(changed, keep_running)
+        except Exception as error:
+            _tell(error)
+        else:
+            more = (Trouble(words),) if words else ()
+            return replace(derived, trouble=(*trouble, *more))
+    raise AssertionError("a muster without units, facts and a house of its own can be derived")
+
+
+def _with_units(snapshot: Snapshot, units: tuple[Unit, ...]) -> Snapshot:
+    return replace(snapshot, choices=replace(snapshot.choices, units=units))
+
+
+def _tell(error: Exception) -> None:
+    """A complaint is no fault of ours; anything else is, and its trace is wanted."""
+    if not isinstance(error, DomainError):
+        log.error("a muster could not be derived", exc_info=error)
+
+
+def _words(error: Exception) -> str:
+    if isinstance(error, DomainError):
+        return "; ".join(error.complaints)
+    return "its recipe cannot be worked out: choose another, or take the newest change back"
+
+
 def plan_first(
     derived: Derived, guide: Plan | None = None, steady: bool = False
 ) -> tuple[Derived, Plan]:
@@ -71,8 +145,9 @@ def plan_first(
     running = derived.instance.running
     if running is None or running not in (*plan.dropped_pins, *(one.task for one in plan.left)):
         return derived, plan
-    freed = derive(derived.snapshot, keep_running=False)
+    freed = derive_what_can(derived.snapshot, keep_running=False)
+    freed = replace(freed, trouble=derived.trouble)
     return freed, Planner(freed.instance.problem).first(guide, steady)
 
 
-__all__ = ["Derived", "derive", "plan_first"]
+__all__ = ["Derived", "Trouble", "derive", "derive_what_can", "plan_first"]

@@ -6,6 +6,7 @@ import itertools
 import json
 import os
 import re
+from datetime import timedelta
 from typing import Any
 
 import pytest
@@ -29,6 +30,9 @@ MANY = settings(
     suppress_health_check=[HealthCheck.too_slow, HealthCheck.data_too_large,
                            HealthCheck.filter_too_much],
 )  # fmt: skip
+LATER = [timedelta(hours=2), timedelta(days=9), timedelta(days=400), timedelta(days=15_000)]
+"""How much later a muster is opened again."""
+
 READS = {
     path: [one["name"] for one in methods["get"].get("parameters", [])]
     for path, methods in api.get_openapi_schema()["paths"].items()
@@ -59,7 +63,8 @@ class Accepted(TestCase):
     def setup_example(self) -> None:
         super().setup_example()
         self.patch = pytest.MonkeyPatch()
-        self.patch.setattr(clock, "now", lambda: TUESDAY)
+        self.now = TUESDAY
+        self.patch.setattr(clock, "now", lambda: self.now)
         user = User.objects.create_user("ada", password="reeds and silt")
         self.client = Client()
         self.client.force_login(user, "django.contrib.auth.backends.ModelBackend")
@@ -91,9 +96,9 @@ class Accepted(TestCase):
         return False
 
     @MANY
-    @given(generating.musters(), generating.A_SHELF, generating.A_HOUSE)
-    def test_a_muster_that_is_imported_can_be_read(
-        self, muster: Any, shelf: Any, house: Any
+    @given(generating.musters(), generating.A_SHELF, generating.A_HOUSE, st.sampled_from(LATER))
+    def test_a_muster_that_is_imported_can_be_read_now_and_later(
+        self, muster: Any, shelf: Any, house: Any, later: timedelta
     ) -> None:
         reed = [{"name": "Reed", "colour": "#5a6b3c"}]
         assert self.accepted(upload(self.client, "shelf-file", {**shelf, "paints": reed}))
@@ -106,6 +111,10 @@ class Accepted(TestCase):
         answer = upload(self.client, "import", muster)
         if self.accepted(answer):
             made = answer.json()["id"]
+            view = self.client.get(f"/api/musters/{made}")
+            assert view.status_code == 200, view.content[:400]
+            read_everything(self.client, self.values(made, view.json()))
+            self.now += later
             view = self.client.get(f"/api/musters/{made}")
             assert view.status_code == 200, view.content[:400]
             read_everything(self.client, self.values(made, view.json()))

@@ -11,7 +11,7 @@ from muster.apps.plan.models import PlanRun
 from muster.apps.plan.snapshots import snapshot_of
 from muster.apps.roll.models import Muster
 from muster.core.kept_plan import chores_so_far, shifted, still_holds
-from muster.core.pipeline import Derived, derive, plan_first
+from muster.core.pipeline import Derived, derive_what_can, plan_first
 from muster.core.plan.plan import Plan
 from muster.core.plan.writing import problem_to_json
 from muster.core.snapshot import Chore
@@ -36,12 +36,12 @@ class Current:
 
 
 def current_plan(muster: Muster) -> Current:
-    """The plan of the muster as it stands now. Raises DomainError where no problem can be made."""
+    """The plan of the muster as it stands now; what cannot be planned is told in its trouble."""
     snapshot, house = snapshot_of(muster)
     run = PlanRun.objects.filter(muster=muster).order_by("-id").first()
     chores = chores_of(run, snapshot.now) if run is not None else ()
     snapshot = replace(snapshot, chores=chores)
-    derived = derive(snapshot)
+    derived = derive_what_can(snapshot)
     seen = (muster.version, len(snapshot.facts), house)
     same = run is not None and (run.version, run.facts, run.house) == seen
     if run is not None and same:

@@ -2,12 +2,15 @@
 
 from __future__ import annotations
 
+from dataclasses import replace
+
 from django.contrib.auth.models import User
 from django.db import transaction
+from pydantic import ValidationError
 
 from muster.apps import clock
 from muster.apps.plan.current import current_plan
-from muster.apps.plan.snapshots import recipes_of
+from muster.apps.plan.snapshots import recipes_of, snapshot_of
 from muster.apps.recipes.queries import newest_version, versions_of
 from muster.apps.recipes.services import keep_version
 from muster.apps.roll.models import Muster, Version
@@ -17,9 +20,12 @@ from muster.core.choices import Choices
 from muster.core.commands.command import Command
 from muster.core.commands.verbs.add_unit import AddUnit
 from muster.core.commands.verbs.edit_unit import EditUnit
-from muster.core.errors import DomainError
+from muster.core.errors import DomainError, in_words
+from muster.core.house import House
+from muster.core.pipeline import Trouble, derive_what_can
 from muster.core.recipes.expand import expand_recipe, held_by
 from muster.core.recipes.recipe import Recipe, complaints_of
+from muster.core.snapshot import Snapshot
 
 
 @transaction.atomic
@@ -31,12 +37,21 @@ def change(user: User, muster_id: int, seen: int, wanted: Command) -> Muster:
     """
     muster = own_muster(user, muster_id, lock=True)
     refuse_outdated(muster, seen)
-    choices, label = wanted.apply(choices_of(muster), clock.now())
+    before = choices_of(muster)
+    try:
+        choices, label = wanted.apply(before, clock.now())
+    except ValidationError as error:
+        raise DomainError(*(in_words(dict(one)) for one in error.errors())) from error
     if isinstance(wanted, AddUnit | EditUnit):
         _refuse_missing_recipe(muster, choices)
     keep(muster, choices, label)
-    # A choice that leaves no problem to plan is refused as a whole.
-    current_plan(muster)
+    # A choice that leaves something without a plan is refused as a whole; what was so before it
+    # does not stand in its way.
+    trouble = current_plan(muster).derived.trouble
+    if trouble:
+        snapshot, _ = snapshot_of(muster)
+        old = replace(snapshot, choices=before, recipes=recipes_of(muster, before))
+        _refuse_new(trouble, old)
     return muster
 
 
@@ -87,6 +102,23 @@ def units_with(user: User, recipe: str) -> list[tuple[int, str, str]]:
         for unit in choices_of(muster).units
         if unit.recipe == recipe
     ]
+
+
+def _refuse_new(trouble: tuple[Trouble, ...], before: Snapshot) -> None:
+    """Raises DomainError unless there was the same trouble before."""
+    known = {one.words for one in derive_what_can(before).trouble}
+    new = [one.words for one in trouble if one.words not in known]
+    if new:
+        raise DomainError(*new)
+
+
+def refuse_trouble(user: User, house: House) -> None:
+    """Raises DomainError for a house in which something that is planned now could not be."""
+    for muster in Muster.objects.filter(owner=user):
+        before = snapshot_of(muster)[0]
+        trouble = derive_what_can(replace(before, house=house)).trouble
+        if trouble:
+            _refuse_new(trouble, before)
 
 
 def _refuse_missing_recipe(muster: Muster, choices: Choices) -> None:

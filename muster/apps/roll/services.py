@@ -6,14 +6,16 @@ from django.contrib.auth.models import User
 
 from muster.apps import versions
 from muster.apps.roll.models import Muster, Version
-from muster.core.choices import CHOICES, Choices
+from muster.core.choices import CHOICES, Choices, refuse_too_much
 from muster.core.errors import DomainError
 
 MOST_MUSTERS = 50
 
 
 def keep(muster: Muster, choices: Choices, label: str, undoes: int | None = None) -> None:
-    """Write the next version, and let go of those that are too old to be gone back to."""
+    """Write the next version, and let go of those that are too old to be gone back to. Raises
+    DomainError for more than a muster can hold."""
+    refuse_too_much(choices)
     muster.version += 1
     muster.save(update_fields=["version"])
     Version.objects.create(

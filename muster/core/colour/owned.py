@@ -29,8 +29,8 @@ class Reading:
     kind: Literal["masstone", "tint", "over black", "over white"]
     colour: Colour
     wet: bool = False
-    share: Annotated[float, Field(gt=0, le=1)] = 1.0
-    coats: Annotated[float, Field(gt=0, le=10)] = 1.0
+    share: Annotated[float, Field(ge=0.01, le=1)] = 1.0
+    coats: Annotated[float, Field(ge=0.05, le=10)] = 1.0
 
 
 READING: TypeAdapter[Reading] = TypeAdapter(Reading)
@@ -48,12 +48,12 @@ class OwnedPaint:
     medium: Name = "acrylic"
     opacity: Literal["opaque", "semi-opaque", "semi-transparent", "transparent"] | None = None
     finish: Literal["matt", "satin", "gloss"] = "matt"
-    size_ml: Millilitres | None = None
+    size_ml: Annotated[float, Field(ge=0.1, le=100_000)] | None = None
     left_ml: Millilitres | None = None
     price: Annotated[float, Field(ge=0, le=10_000)] | None = None
     density: Annotated[float, Field(ge=0.5, le=3)] = 1.2
     tare_g: Annotated[float, Field(ge=0, le=1000)] = 8.0
-    drop_ml: Annotated[float, Field(gt=0, le=1)] = DROP_ML
+    drop_ml: Annotated[float, Field(ge=0.005, le=1)] = DROP_ML
     swatches: Annotated[tuple[Reading, ...], Field(max_length=40)] = ()
 
     @property

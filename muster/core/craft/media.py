@@ -11,11 +11,12 @@ from collections.abc import Mapping
 from dataclasses import dataclass, field
 from enum import Enum, IntEnum, auto
 from types import MappingProxyType
-from typing import Literal
+from typing import Literal, get_args
 
 from muster.core.vocabulary import Opacity
 
 Carrier = Literal["water", "alcohol", "lacquer thinner", "white spirit", "softener", "touch"]
+CARRIERS: tuple[Carrier, ...] = get_args(Carrier)
 
 HOUR, DAY = 60.0, 1440.0
 NEVER = float("inf")

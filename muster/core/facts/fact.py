@@ -9,10 +9,10 @@ from datetime import datetime
 from typing import Annotated, Any, ClassVar
 from uuid import RFC_4122, UUID
 
-from pydantic import AfterValidator, AwareDatetime, Field, TypeAdapter
+from pydantic import AfterValidator, Field, TypeAdapter
 from pydantic.dataclasses import dataclass
 
-from muster.core.vocabulary import STRICT
+from muster.core.vocabulary import STRICT, Moment
 
 KINDS: dict[str, Kind] = {}
 """By name: what a kind of fact tells."""
@@ -39,6 +39,9 @@ FactId = Annotated[UUID, AfterValidator(_known_layout)]
 KindName = Annotated[str, AfterValidator(_known_kind), Field(json_schema_extra=_name_the_kinds)]
 
 
+PassKey = Annotated[str, Field(max_length=24)]
+
+
 @dataclass(frozen=True, config=STRICT)
 class Fact:
     """One fact. ``kind`` says which of the other fields speak: a call is told by its unit, its
@@ -46,12 +49,12 @@ class Fact:
 
     id: FactId
     kind: KindName
-    at: AwareDatetime
-    unit: str = ""
-    pass_keys: tuple[str, ...] = ()
-    model: Annotated[int, Field(ge=0)] = 0
-    tray: Annotated[int, Field(ge=0)] = 0
-    start: AwareDatetime | None = None
+    at: Moment
+    unit: Annotated[str, Field(max_length=40)] = ""
+    pass_keys: Annotated[tuple[PassKey, ...], Field(max_length=20)] = ()
+    model: Annotated[int, Field(ge=0, le=1000)] = 0
+    tray: Annotated[int, Field(ge=0, le=1000)] = 0
+    start: Moment | None = None
     of: UUID | None = None
 
 

@@ -7,7 +7,7 @@ from typing import Any, TypeVar
 
 from pydantic import TypeAdapter, ValidationError
 
-from muster.core.errors import DomainError
+from muster.core.errors import DomainError, in_words
 
 MOST_COMPLAINTS = 20
 T = TypeVar("T")
@@ -37,7 +37,7 @@ def parsed(text: str | bytes, most_bytes: int, what: str) -> Any:
     try:
         return json.loads(text)
     except (ValueError, RecursionError) as error:
-        raise DomainError(f"this is not JSON: {error}") from error
+        raise DomainError(f"this is no JSON{_place(error)}: look at it there") from error
 
 
 def validated(adapter: TypeAdapter[T], raw: Any) -> T:
@@ -48,7 +48,8 @@ def validated(adapter: TypeAdapter[T], raw: Any) -> T:
         raise DomainError(*(in_words(one) for one in error.errors()[:MOST_COMPLAINTS])) from error
 
 
-def in_words(error: Any) -> str:
-    """One complaint of pydantic's as where and what."""
-    place = " → ".join(str(part) for part in error["loc"]) or "the file"
-    return f"{place}: {error['msg'].lower()}"
+def _place(error: Exception) -> str:
+    """Where in the text reading stopped."""
+    if isinstance(error, json.JSONDecodeError):
+        return f" at line {error.lineno}, column {error.colno}"
+    return ""

@@ -7,7 +7,7 @@ from typing import Annotated, Any, Literal
 from pydantic import Field, TypeAdapter
 from pydantic.dataclasses import dataclass
 
-from muster.core.choices import Choices
+from muster.core.choices import Choices, refuse_too_much
 from muster.core.errors import DomainError
 from muster.core.facts.fact import Fact
 from muster.core.formats.document import parsed, schema_of, validated, written
@@ -60,6 +60,7 @@ def read(text: str | bytes) -> MusterFile:
                 f"unit '{unit.name}': its recipe {unit.recipe}, version {unit.recipe_version}, is "
                 f"not in the file: add it under recipes"
             )
+    refuse_too_much(document.choices)
     ids = [fact.id for fact in document.facts]
     if len(set(ids)) < len(ids):
         complaints.append("facts: two have the same id: take one of them out")

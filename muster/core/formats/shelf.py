@@ -18,7 +18,7 @@ from muster.core.colour.owned import PAINT, OwnedPaint
 from muster.core.colour.shelf import MOST_PAINTS
 from muster.core.colour.teaching import LEAST_SHARE
 from muster.core.craft.media import MEDIA
-from muster.core.errors import DomainError
+from muster.core.errors import DomainError, complaint, nearest
 from muster.core.formats.document import parsed, schema_of, validated, written
 from muster.core.vocabulary import STRICT
 
@@ -89,8 +89,8 @@ def complaints_of(paint: OwnedPaint) -> list[str]:
     """What in a paint cannot hold, each with how to mend it."""
     found = []
     if paint.medium not in MEDIA:
-        known = ", ".join(MEDIA)
-        found.append(f"{paint.name}: no medium is called '{paint.medium}': use {known}")
+        near = nearest(paint.medium, MEDIA)
+        found.append(f"{paint.name}: no medium is called '{paint.medium}': {near}")
     found += [
         f"{paint.name}: a tint with {one.share:.0%} of the paint: use 1 to 99 %"
         for one in paint.swatches
@@ -197,7 +197,7 @@ def _said(error: Any, line: int, raw: dict[str, Any]) -> str:
     value = str(raw.get(where, ""))[:40]
     if where == "colour":
         return f"row {line}, colour: '{value}' is no colour: use six hexadecimal digits: #6b7a3a"
-    return f"row {line}, {where}: '{value}': {error['msg'].lower()}"
+    return f"row {line}, {where}: '{value}': {complaint(error)}"
 
 
 def _colour(text: str) -> str:

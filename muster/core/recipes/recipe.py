@@ -10,10 +10,23 @@ from pydantic.dataclasses import dataclass
 
 from muster.core.craft.clocks import Clock
 from muster.core.errors import DomainError
-from muster.core.vocabulary import STRICT, TIERS, Colour, Cut, Kind, Minutes, Name, Tier
+from muster.core.vocabulary import (
+    STRICT,
+    TIERS,
+    Colour,
+    Cut,
+    Kind,
+    Millimetres,
+    Minutes,
+    Name,
+    Tier,
+)
 
 MOST_PASSES = 120
 """Of a recipe, nested ones unfolded."""
+
+SPARE_PASSES = 40
+"""What an undercoat, habits and repairs may add to it."""
 
 MOST_PARTS = 99
 """Of one paint in a mix."""
@@ -48,7 +61,7 @@ class Pass:
     technique: Name
     minutes: Annotated[float, Field(ge=0.1, le=6000)]
     tool: Name | None = None
-    mix: tuple[MixPart, ...] = ()
+    mix: Annotated[tuple[MixPart, ...], Field(max_length=12)] = ()
     colour: Colour | None = None
     finish: Literal["matt", "satin", "gloss"] | None = None
     setup_min: Minutes = 0
@@ -60,20 +73,20 @@ class Pass:
     stand_min: Minutes | None = None
     window_min: Minutes | None = None
     cut: Cut | None = None
-    needs: tuple[Name, ...] = ()
-    wants: tuple[Name, ...] = ()
+    needs: Annotated[tuple[Name, ...], Field(max_length=12)] = ()
+    wants: Annotated[tuple[Name, ...], Field(max_length=12)] = ()
     tier: Tier = "table"
     part: Annotated[str, Field(pattern=r"^[a-z0-9-]{1,24}$")] | None = None
     note: Annotated[str, Field(max_length=400)] = ""
     medium: Name | None = None
     carrier: Name | None = None
-    zones: tuple[Name, ...] = ()
+    zones: Annotated[tuple[Name, ...], Field(max_length=40)] = ()
     coats: Annotated[int, Field(ge=1, le=9)] = 1
-    cover: Annotated[float, Field(gt=0, le=1)] | None = None
+    cover: Annotated[float, Field(ge=0.01, le=1)] | None = None
     thick: Annotated[float, Field(ge=1, le=20)] = 1
     warm_air: bool = False
     adhesive: Name | None = None
-    size_mm: Annotated[float, Field(gt=0, le=500)] | None = None
+    size_mm: Millimetres | None = None
     trial: Annotated[str, Field(max_length=400)] = ""
     holds: Annotated[str, Field(pattern=r"^[A-Za-z0-9-]{1,40}@[0-9]{1,6}$")] | None = None
 
@@ -100,8 +113,8 @@ class Recipe:
     id: Annotated[str, Field(pattern=r"^[A-Za-z0-9-]{1,40}$")]
     name: Name
     kind: Kind
-    version: Annotated[int, Field(ge=1)]
-    passes: Annotated[tuple[Pass, ...], Field(min_length=1, max_length=MOST_PASSES)]
+    version: Annotated[int, Field(ge=1, le=1_000_000)]
+    passes: Annotated[tuple[Pass, ...], Field(min_length=1, max_length=MOST_PASSES + SPARE_PASSES)]
     material: Name = "polystyrene"
     """A ``Material``, or a material of the user's own."""
 
@@ -130,6 +143,8 @@ def next_version(old: Recipe, name: str, passes: tuple[Pass, ...], material: str
 def complaints_of(recipe: Recipe) -> list[str]:
     """What in a recipe cannot hold, each with how to mend it."""
     found = []
+    if len(recipe.passes) > MOST_PASSES:
+        found.append(f"{len(recipe.passes)} passes: a recipe has at most {MOST_PASSES}: part it")
     keys = [one.key for one in recipe.passes]
     for one in recipe.passes:
         if keys.count(one.key) > 1:

@@ -5,9 +5,10 @@ from __future__ import annotations
 from dataclasses import dataclass, replace
 
 from muster.core.craft.climate import Climate
+from muster.core.craft.media import CARRIERS
 from muster.core.craft.tables import DEFAULTS, Tables
 from muster.core.craft.zones import unknown_zones
-from muster.core.errors import DomainError
+from muster.core.errors import DomainError, nearest
 from muster.core.recipes.recipe import Recipe
 from muster.core.stack import rules as _rules
 from muster.core.stack.cautions import Caution, cautions_of
@@ -54,6 +55,7 @@ def refuse_unknown(recipe: Recipe, tables: Tables = DEFAULTS) -> None:
     """Refuse zones that the subject lacks and media that nobody knows. Raises DomainError."""
     complaints = []
     zones = tables.zones[recipe.kind]
+    glues = {name for held in tables.holds.values() for name in held}
     if recipe.material not in tables.materials:
         known = ", ".join(tables.materials)
         complaints.append(f"no material is called '{recipe.material}': use {known}")
@@ -64,7 +66,15 @@ def refuse_unknown(recipe: Recipe, tables: Tables = DEFAULTS) -> None:
                 f"pass '{one.name}': no zone '{zone}' on a {recipe.kind}: use {known}"
             )
         if one.medium is not None and one.medium not in tables.media:
-            known = ", ".join(tables.media)
-            complaints.append(f"pass '{one.name}': no medium is called '{one.medium}': use {known}")
+            near = nearest(one.medium, tables.media)
+            complaints.append(f"pass '{one.name}': no medium is called '{one.medium}': {near}")
+        for word, said, words in (
+            ("technique", one.technique, set(tables.techniques)),
+            ("glue", one.adhesive, glues),
+            ("carrier", one.carrier, set(CARRIERS)),
+        ):
+            if said is not None and said not in words:
+                near = nearest(said, sorted(words))
+                complaints.append(f"pass '{one.name}': no {word} is called '{said}': {near}")
     if complaints:
         raise DomainError(*complaints)

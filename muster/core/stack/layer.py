@@ -11,6 +11,7 @@ from muster.core.craft.tables import DEFAULTS, Tables
 from muster.core.craft.techniques import OTHER, Technique, TechniqueTrait
 from muster.core.craft.zones import DETAIL_ZONES, zones_of
 from muster.core.recipes.recipe import Pass, Recipe
+from muster.core.vocabulary import MOST_MINUTES
 
 WARM_AIR = 0.2
 """Touch-dry of a water-borne film takes this share under warm air. Common practice."""
@@ -86,24 +87,26 @@ def apply_pass(
     one = recipe.passes[index]
     technique = tables.techniques.get(one.technique, OTHER)
     medium = medium_of(one, technique, tables)
-    slow = drying_factor(medium.clock, climate) if medium else 1.0
-    slow *= thickness_factor(one.thick)
+    thick = thickness_factor(one.thick)
+    room = drying_factor(medium.clock, climate) if medium else 1.0
     warm = one.warm_air and medium is not None and medium.clock == "water"
-    touch = medium.touch * slow * (WARM_AIR if warm else 1.0) if medium else 0.0
+    touch = _at_most(medium.touch * thick) * room * (WARM_AIR if warm else 1.0) if medium else 0.0
     cover = one.cover if one.cover is not None else technique.cover
     if one.zones and all(name in DETAIL_ZONES for name in one.zones):
         cover = min(cover, 0.2)
     zones = zones_of(tables.zones[recipe.kind], one.zones)
-    recoat = medium.recoat * slow if medium else 0.0
+    recoat = _at_most(medium.recoat * thick) * room if medium else 0.0
     # Curing is a matter of warmth for every film.
-    cured = (
-        medium.cured * drying_factor("cure", climate) * thickness_factor(one.thick)
-        if medium
-        else 0.0
-    )
+    cured = _at_most(medium.cured * thick) * drying_factor("cure", climate) if medium else 0.0
     carrier = one.carrier or (medium.carrier if medium else None)
     return AppliedLayer(index, one, technique, medium, carrier, zones, cover, touch, recoat,
-                max(cured, recoat), slow)  # fmt: skip
+                max(cured, recoat), room * thick)  # fmt: skip
+
+
+def _at_most(minutes: float) -> float:
+    """No film is waited for longer, however thick it is: the tables know nothing beyond. Cut off
+    before the room is counted in, so that the plan's clocks and a walk in any room still agree."""
+    return min(minutes, MOST_MINUTES)
 
 
 def medium_of(one: Pass, technique: Technique, tables: Tables = DEFAULTS) -> Medium | None:

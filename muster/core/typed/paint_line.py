@@ -4,9 +4,11 @@ from __future__ import annotations
 
 import re
 
+from pydantic import ValidationError
+
 from muster.core.colour.owned import PAINT, OwnedPaint
 from muster.core.craft.media import MEDIA
-from muster.core.errors import DomainError
+from muster.core.errors import DomainError, in_words
 
 WORDS = (
     ("opacity", ("semi-transparent", "semi-opaque", "transparent", "opaque")),
@@ -48,4 +50,7 @@ def read_paint(line: str) -> OwnedPaint:
     left = words.strip(" ,")
     if left:
         raise DomainError(f"'{left}' is no medium, opacity, finish, ml or price: leave it out")
-    return PAINT.validate_python({"name": name[:60], "colour": f"#{digits}", **found})
+    try:
+        return PAINT.validate_python({"name": name[:60], "colour": f"#{digits}", **found})
+    except ValidationError as error:
+        raise DomainError(*(in_words(dict(one)) for one in error.errors())) from error

@@ -103,7 +103,8 @@ def roll_of(derived: Derived) -> list[UnitRow]:
                 sum(pip.done == pip.of for pip in pips),
             )
         )  # fmt: skip
-    return rows
+    left_out = [one.unit for one in derived.trouble if one.unit is not None]
+    return rows + [UnitRow(unit, "", [], unit.count, unit.count, 0.0, 0) for unit in left_out]
 
 
 def _pip(derived: Derived, calls: list[Call], model: int) -> Pip:

@@ -7,6 +7,7 @@ from collections.abc import Iterator
 from datetime import date, timedelta
 
 from muster.core.choices import Choices, Evening, Weekly
+from muster.core.vocabulary import LAST_DAY
 
 WEEK = timedelta(days=7)
 
@@ -47,7 +48,7 @@ def _weekly(choices: Choices, weekly: Weekly, first: date) -> Iterator[Evening]:
     gone |= {one.day for one in choices.moved if one.weekly == weekly.id}
     day = max(first, weekly.since)
     day += timedelta(days=(weekly.weekday - day.weekday()) % 7)
-    last = date.max - WEEK
+    last = LAST_DAY
     while day <= last:
         if day not in gone:
             yield Evening(occurrence_id(weekly, day), day, weekly.start, weekly.end)

@@ -3,7 +3,7 @@
 from __future__ import annotations
 
 from dataclasses import replace
-from datetime import date, datetime, time
+from datetime import datetime
 from typing import Literal
 
 from pydantic.dataclasses import dataclass
@@ -12,7 +12,7 @@ from muster.core.choices import MOST_EVENINGS, Choices, Evening
 from muster.core.commands.command import Command, verb
 from muster.core.commands.rhythm import add_weekly, refuse_times, without_past
 from muster.core.errors import DomainError
-from muster.core.vocabulary import STRICT
+from muster.core.vocabulary import STRICT, Day, LocalTime
 
 
 @verb(combined=True)
@@ -21,9 +21,9 @@ class AddEvening(Command):
     """Add a sitting; ``weekly``: and the same each week, without end."""
 
     do: Literal["add_evening"]
-    day: date
-    start: time
-    end: time
+    day: Day
+    start: LocalTime
+    end: LocalTime
     weekly: bool = False
 
     def apply(self, choices: Choices, now: datetime) -> tuple[Choices, str]:

@@ -3,7 +3,7 @@
 from __future__ import annotations
 
 from dataclasses import replace
-from datetime import date, datetime, time
+from datetime import datetime
 from typing import Literal
 
 from pydantic.dataclasses import dataclass
@@ -12,7 +12,7 @@ from muster.core.choices import MOST_EXCEPTIONS, Choices, Evening, MovedSitting
 from muster.core.commands.command import Command, verb
 from muster.core.commands.rhythm import found_sitting, refuse_times, without_past
 from muster.core.errors import DomainError
-from muster.core.vocabulary import STRICT
+from muster.core.vocabulary import STRICT, Day, LocalTime
 
 
 @verb()
@@ -22,9 +22,9 @@ class MoveEvening(Command):
 
     do: Literal["move_evening"]
     evening: str
-    day: date
-    start: time
-    end: time
+    day: Day
+    start: LocalTime
+    end: LocalTime
 
     def apply(self, choices: Choices, now: datetime) -> tuple[Choices, str]:
         """It must not meet another of that day. Raises DomainError where it cannot be."""

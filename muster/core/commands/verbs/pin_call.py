@@ -6,12 +6,12 @@ from dataclasses import replace
 from datetime import datetime
 from typing import Annotated, Literal
 
-from pydantic import AwareDatetime, Field
+from pydantic import Field
 from pydantic.dataclasses import dataclass
 
 from muster.core.choices import Choices, PinChoice
 from muster.core.commands.command import Command, verb
-from muster.core.vocabulary import STRICT
+from muster.core.vocabulary import STRICT, Moment
 
 
 @verb()
@@ -21,7 +21,7 @@ class PinCall(Command):
 
     do: Literal["pin_call"]
     call: str
-    start: AwareDatetime | None = None
+    start: Moment | None = None
     slack_s: Annotated[int, Field(ge=0, le=90 * 86400)] = 0
 
     def apply(self, choices: Choices, now: datetime) -> tuple[Choices, str]:

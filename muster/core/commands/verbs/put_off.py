@@ -6,12 +6,11 @@ from dataclasses import replace
 from datetime import datetime
 from typing import Literal
 
-from pydantic import AwareDatetime
 from pydantic.dataclasses import dataclass
 
 from muster.core.choices import Choices, PutOff
 from muster.core.commands.command import Command, verb
-from muster.core.vocabulary import STRICT
+from muster.core.vocabulary import STRICT, Moment
 
 
 @verb()
@@ -21,7 +20,7 @@ class PutOffCall(Command):
 
     do: Literal["put_off"]
     call: str
-    until: AwareDatetime
+    until: Moment
 
     def apply(self, choices: Choices, now: datetime) -> tuple[Choices, str]:
         """In place of what it was put off to before."""

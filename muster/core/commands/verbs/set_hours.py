@@ -3,7 +3,7 @@
 from __future__ import annotations
 
 from dataclasses import replace
-from datetime import datetime, time
+from datetime import datetime
 from typing import Literal
 
 from pydantic.dataclasses import dataclass
@@ -11,7 +11,7 @@ from pydantic.dataclasses import dataclass
 from muster.core.choices import MOST_SPELLS, Choices, Spell
 from muster.core.commands.command import Command, verb
 from muster.core.errors import DomainError
-from muster.core.vocabulary import STRICT, Name
+from muster.core.vocabulary import STRICT, LocalTime, Name
 
 
 @verb()
@@ -21,8 +21,8 @@ class SetHours(Command):
 
     do: Literal["set_hours"]
     tag: Name
-    start: time
-    end: time
+    start: LocalTime
+    end: LocalTime
 
     def apply(self, choices: Choices, now: datetime) -> tuple[Choices, str]:
         """In place of what was said of that tag before. Raises DomainError where it cannot be."""

@@ -11,7 +11,7 @@ from pydantic.dataclasses import dataclass
 from muster.core.choices import Choices
 from muster.core.commands.command import Command, verb
 from muster.core.errors import DomainError
-from muster.core.vocabulary import STRICT
+from muster.core.vocabulary import STRICT, Day
 
 
 @verb()
@@ -20,7 +20,7 @@ class SetParadeDay(Command):
     """Say when all must stand finished; without a day, it is done when it is done."""
 
     do: Literal["set_parade_day"]
-    day: date | None = None
+    day: Day | None = None
 
     def apply(self, choices: Choices, now: datetime) -> tuple[Choices, str]:
         """A day must be still to come, where the painter lives."""
