@@ -12,6 +12,7 @@ from django.contrib.auth.models import User
 from django.contrib.auth.password_validation import validate_password
 from django.core.exceptions import ValidationError
 from django.db import IntegrityError, transaction
+from django.db.models.functions import Lower
 from django.http import HttpRequest, HttpResponse
 from ninja import Router, Schema
 
@@ -24,6 +25,7 @@ from muster.apps.recipes.services import give_starters
 from muster.apps.roll.models import Muster
 from muster.core.errors import DomainError
 from muster.core.house import HOUSE
+from muster.core.vocabulary import clean_name, name_key
 
 router = Router()
 
@@ -66,9 +68,15 @@ def sign_up(request: HttpRequest, payload: Credentials) -> Me:
 
     Raises DomainError for a name that is taken or a weak password.
     """
-    name = payload.name.strip()
-    if not 1 <= len(name) <= 60:
+    try:
+        name = clean_name(payload.name)
+    except ValueError as error:
+        raise DomainError(f"name: {error}") from error
+    if len(name) > 60:
         raise DomainError("name: it must have 1 to 60 letters")
+    alike = User.objects.annotate(key=Lower("username")).filter(key=name_key(name))
+    if alike.exists():
+        raise DomainError(f"name: '{name}' is taken: choose another")
     try:
         validate_password(payload.password)
         with transaction.atomic():

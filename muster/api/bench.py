@@ -1,4 +1,4 @@
-"""The bench: facts in, the mended view out."""
+"""The bench: facts in, and what became of each out."""
 
 from __future__ import annotations
 
@@ -11,11 +11,11 @@ from pydantic import Field
 from muster.api.musters import View, answer
 from muster.api.requests import UserRequest
 from muster.apps import clock
-from muster.apps.bench.services import record
+from muster.apps.bench.services import Recorded, record
 from muster.apps.plan.services import change
 from muster.apps.roll.queries import choices_of, own_muster
 from muster.core.commands.sit_down import sitting_now
-from muster.core.facts.fact import Fact
+from muster.core.facts.validation import SentFact
 from muster.core.vocabulary import DocumentVersion
 
 router = Router()
@@ -24,7 +24,7 @@ router = Router()
 class FactsIn(Schema):
     """Facts in the order in which they happened."""
 
-    facts: Annotated[list[Fact], Field(min_length=1, max_length=500)]
+    facts: Annotated[list[SentFact], Field(min_length=1, max_length=500)]
 
 
 class SitDown(Schema):
@@ -34,10 +34,11 @@ class SitDown(Schema):
     minutes: Annotated[int, Field(ge=10, le=600)]
 
 
-@router.post("/musters/{int:muster_id}/facts", response=View)
-def facts(request: UserRequest, muster_id: int, payload: FactsIn) -> HttpResponse:
-    """Record facts. One sent twice counts once; one of the future is refused."""
-    return answer(record(request.user, muster_id, payload.facts))
+@router.post("/musters/{int:muster_id}/facts", response=Recorded)
+def facts(request: UserRequest, muster_id: int, payload: FactsIn) -> Recorded:
+    """Record facts: answered when they are kept, before any plan mends. Bad ones are named, and do
+    not stand in the way of good ones."""
+    return record(request.user, muster_id, payload.facts)
 
 
 @router.post("/musters/{int:muster_id}/sit-down", response=View)

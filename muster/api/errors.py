@@ -3,16 +3,22 @@
 from __future__ import annotations
 
 import logging
+from typing import Any
 
+from django.core.exceptions import RequestDataTooBig
 from django.db import DatabaseError, DataError
 from django.http import Http404, HttpRequest, HttpResponse
+from django.http.multipartparser import MultiPartParserError
 from ninja import NinjaAPI, Schema
-from ninja.errors import ValidationError
+from ninja.errors import ValidationError, ValidationErrorContext
 
 from muster.api.pages import BROKEN, NO_DATABASE
 from muster.apps.request_ids import current_id
+from muster.apps.request_limits import TOO_LARGE
 from muster.apps.versions import Outdated
 from muster.core.errors import DomainError, in_words
+
+MOST_COMPLAINTS = 20
 
 log = logging.getLogger("muster")
 
@@ -21,6 +27,26 @@ class Complaint(Schema):
     """What is wrong, where, and how to mend it."""
 
     complaints: list[str]
+
+
+class MusterAPI(NinjaAPI):
+    """The API, whose complaints can say what was sent."""
+
+    def validation_error_from_error_contexts(
+        self, error_contexts: list[ValidationErrorContext[Any]]
+    ) -> ValidationError:
+        """The complaints of all parts of a request, each with where and what."""
+        return ValidationError(
+            [
+                {**one, "loc": (context.model.__ninja_param_source__, *_place(context, one["loc"]))}
+                for context in error_contexts
+                for one in context.pydantic_validation_error.errors(include_url=False)
+            ]
+        )
+
+
+def _place(context: ValidationErrorContext[Any], place: Any) -> tuple[Any, ...]:
+    return tuple(context.model.__ninja_flatten_map_reverse__.get(place, place))
 
 
 def answer_errors(api: NinjaAPI) -> None:
@@ -42,6 +68,14 @@ def answer_errors(api: NinjaAPI) -> None:
     def missing(request: HttpRequest, error: Http404) -> HttpResponse:
         return complain(request, ["There is no such thing here."], 404)
 
+    @api.exception_handler(RequestDataTooBig)
+    def too_large(request: HttpRequest, error: RequestDataTooBig) -> HttpResponse:
+        return complain(request, [TOO_LARGE], 413)
+
+    @api.exception_handler(MultiPartParserError)
+    def no_form(request: HttpRequest, error: MultiPartParserError) -> HttpResponse:
+        return complain(request, ["the form cannot be read: send the file once more"], 400)
+
     @api.exception_handler(DataError)
     def no_room(request: HttpRequest, error: DataError) -> HttpResponse:
         log.warning("a value has no room in its column", exc_info=error)
@@ -60,4 +94,4 @@ def answer_errors(api: NinjaAPI) -> None:
 
     @api.exception_handler(ValidationError)
     def invalid(request: HttpRequest, error: ValidationError) -> HttpResponse:
-        return complain(request, [in_words(one) for one in error.errors], 422)
+        return complain(request, [in_words(one) for one in error.errors[:MOST_COMPLAINTS]], 422)

@@ -2,13 +2,12 @@
 
 from __future__ import annotations
 
-from ninja import NinjaAPI
 from ninja.security import django_auth
 
 from muster.api.accounts import router as accounts
 from muster.api.bench import router as bench
 from muster.api.draft_check import router as looking
-from muster.api.errors import answer_errors
+from muster.api.errors import MusterAPI, answer_errors
 from muster.api.house import router as house
 from muster.api.mixing import router as mixing
 from muster.api.musters import router as roll
@@ -22,7 +21,9 @@ from muster.api.supplies import router as supplies
 from muster.api.trials import router as trials
 from muster.api.vocabulary import router as vocabulary
 
-api = NinjaAPI(title="Crisp Muster", version="1", auth=django_auth, docs_url=None, openapi_url=None)
+api = MusterAPI(
+    title="Crisp Muster", version="1", auth=django_auth, docs_url=None, openapi_url=None
+)
 answer_errors(api)
 ROUTERS = (accounts, house, roll, recipe_files, recipes, looking, trials, shelf, mixing, more, pots,
            supplies, plan, bench, vocabulary)  # fmt: skip

@@ -4,6 +4,7 @@ from __future__ import annotations
 
 import logging
 from dataclasses import dataclass, replace
+from typing import Any
 
 from muster.core.choices import Unit
 from muster.core.colour.mixed_passes import coloured
@@ -79,59 +80,49 @@ def derive(snapshot: Snapshot, keep_running: bool = True) -> Derived:
 def derive_what_can(snapshot: Snapshot, keep_running: bool = True) -> Derived:
     """``derive``, or the most of it that can be: what is kept must open, whatever it holds.
 
-    Units that cannot be worked out alone are left out, then the rows of the house, then the facts;
-    each is said in ``trouble``.
+    Units that cannot be worked out alone are left out; then what ties the others together, then
+    the rows of the house, then the facts. Each is said in ``trouble``.
     """
     try:
         return derive(snapshot, keep_running)
     except Exception as error:
-        _tell(error)
+        whole = _words(error)
     trouble: list[Trouble] = []
     units: list[Unit] = []
     for unit in snapshot.choices.units:
         try:
-            derive(_with_units(snapshot, (unit,)), keep_running)
+            derive(_with(snapshot, units=(unit,), order=()), keep_running)
         except Exception as error:
             trouble.append(Trouble(f"{unit.name}: {_words(error)}", unit))
         else:
             units.append(unit)
-    rest = _with_units(snapshot, tuple(units))
-    for changed, words in (
+    rest = _with(snapshot, units=tuple(units))
+    for less, words in (
         (rest, ""),
-        (
-            replace(rest, house=USUAL),
-            "the house cannot be worked with: planned in the usual one",
-        ),
-        (
-            replace(rest, facts=()),
-            "the facts cannot be worked with: planned without them",
-        ),
-        (replace(_with_units(rest, ()), house=USUAL, facts=()), "nothing of it can be planned"),
+        (_with(rest, order=(), pins=(), put_off=(), left_out=()), whole),
+        (replace(rest, house=USUAL), f"{whole}: planned in the usual house"),
+        (replace(rest, facts=()), f"{whole}: planned without what was ticked"),
+        (replace(_with(rest, units=()), house=USUAL, facts=()), whole),
     ):
         try:
-            derived = derive(changed, keep_running)
+            derived = derive(less, keep_running)
         except Exception as error:
-            _tell(error)
+            _words(error)
         else:
-            more = (Trouble(words),) if words else ()
-            return replace(derived, trouble=(*trouble, *more))
+            return replace(derived, trouble=(*trouble, *([Trouble(words)] if words else [])))
     raise AssertionError("a muster without units, facts and a house of its own can be derived")
 
 
-def _with_units(snapshot: Snapshot, units: tuple[Unit, ...]) -> Snapshot:
-    return replace(snapshot, choices=replace(snapshot.choices, units=units))
-
-
-def _tell(error: Exception) -> None:
-    """A complaint is no fault of ours; anything else is, and its trace is wanted."""
-    if not isinstance(error, DomainError):
-        log.error("a muster could not be derived", exc_info=error)
+def _with(snapshot: Snapshot, **choices: Any) -> Snapshot:
+    return replace(snapshot, choices=replace(snapshot.choices, **choices))
 
 
 def _words(error: Exception) -> str:
+    """A complaint as it is; anything else is a fault of ours, and its trace is wanted."""
     if isinstance(error, DomainError):
         return "; ".join(error.complaints)
-    return "its recipe cannot be worked out: choose another, or take the newest change back"
+    log.error("a muster could not be derived", exc_info=error)
+    return "this cannot be worked out: take the newest change back, or choose another recipe"
 
 
 def plan_first(

@@ -37,6 +37,7 @@ INSTALLED_APPS = [
 ]
 MIDDLEWARE = [
     "muster.apps.request_ids.RequestId",
+    "muster.apps.request_limits.RequestLimits",
     "django.middleware.security.SecurityMiddleware",
     "whitenoise.middleware.WhiteNoiseMiddleware",
     "csp.middleware.CSPMiddleware",
@@ -125,6 +126,9 @@ CSRF_COOKIE_SAMESITE = "Lax"
 X_FRAME_OPTIONS = "DENY"
 SECURE_CONTENT_TYPE_NOSNIFF = True
 DATA_UPLOAD_MAX_MEMORY_SIZE = 5_000_000
+"""Of a body that is no file."""
+REQUEST_MOST_BYTES = 41_000_000
+"""Of any request: the largest mesh, and the form around it."""
 
 STATIC_URL = "/static/"
 STATIC_ROOT = RUN / "static"

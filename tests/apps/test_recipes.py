@@ -167,7 +167,7 @@ def test_a_recipe_goes_out_with_what_it_holds_and_comes_in_elsewhere(
 def test_a_bad_file_is_refused_with_what_and_where_and_keeps_nothing(ada: Client) -> None:
     before = ada.get("/api/recipes").json()
     for text, words in (
-        ("{", "not JSON"),
+        ("{", "no JSON at line 1"),
         ('{"format": "crisp-muster/recipe", "version": 1, "recipe": {"name": "x"}}', "kind"),
         (json.dumps({"format": "crisp-muster/recipe", "version": 1, "recipe": {
             "name": "x", "kind": "figure",

@@ -12,7 +12,7 @@ export type { Fact }
 export const useMuster = defineStore('muster', () => {
   const view = ref<View | null>(null)
   const { ahead, zone, clock, day, follow, stamp } = useServerClock(view)
-  const { waiting, put, send: sendWaiting } = useOutbox()
+  const { waiting, refused, put, send: sendWaiting, again, letGo } = useOutbox()
   const { complaints, busy, failed, attempt } = useErrors(async () => {
     if (view.value) take(await transport.view(view.value.id))
   })
@@ -57,7 +57,13 @@ export const useMuster = defineStore('muster', () => {
   /** Record facts: into the outbox first, then to the server, so that none is lost. */
   async function record(facts: Fact[]) {
     if (view.value === null) return
-    put(view.value.id, facts)
+    await put(view.value.id, facts)
+    await send()
+  }
+
+  /** Try once more what the server refused. */
+  async function sendAgain() {
+    await again()
     await send()
   }
 
@@ -71,23 +77,40 @@ export const useMuster = defineStore('muster', () => {
     )
   }
 
+  /** Send what waits; then the mended view follows, once for all that was stored. */
   async function send() {
-    const id = view.value?.id
-    if (id === undefined) return
     try {
-      await sendWaiting(id, async (facts) => {
-        take(await transport.facts(id, facts))
-        complaints.value = []
-      })
+      if (await sendWaiting(transport.facts)) await follows()
+      complaints.value = []
     } catch (error) {
       if (!(error instanceof Complaint)) throw error
       complaints.value = error.complaints
-      if (error.status >= 400 && error.status < 500) take(await transport.view(id))
+      if (error.status === 401) failed.value = 401
+    }
+  }
+
+  let reading = false
+  let stale = false
+
+  /** Read the view after facts; while it is read, more facts make for one more reading only. */
+  async function follows() {
+    stale = true
+    if (reading) return
+    reading = true
+    try {
+      while (stale && view.value) {
+        stale = false
+        const { id } = view.value
+        const found = await transport.view(id)
+        if (view.value?.id === id) take(found)
+      }
+    } finally {
+      reading = false
     }
   }
 
   return {
-    view, complaints, busy, failed, waiting, ahead, zone, clock, day,
+    view, complaints, busy, failed, waiting, refused, letGo, sendAgain, ahead, zone, clock, day,
     take, attempt, load, refresh, command, undo, record, takeBack, send, stamp,
   } // prettier-ignore
 })

@@ -2,6 +2,9 @@
 
 from __future__ import annotations
 
+from collections.abc import Iterable
+from dataclasses import dataclass
+
 from django.contrib.auth.models import User
 from django.db import transaction
 
@@ -12,29 +15,39 @@ from muster.apps.roll.queries import choices_of, own_muster
 from muster.core.errors import DomainError
 from muster.core.facts.fact import FACT
 from muster.core.facts.fact import Fact as FactDocument
-from muster.core.facts.validation import refuse_impossible
+from muster.core.facts.validation import RefusedFact, sift
 
 MOST_FACTS = 100_000
 """In one muster: some hundred times what painting five hundred models takes."""
 
 
-@transaction.atomic
-def record(user: User, muster_id: int, facts: list[FactDocument]) -> Muster:
-    """Record facts in the order in which they happened; one sent twice counts once.
+@dataclass(frozen=True)
+class Recorded:
+    """What became of facts that were sent: ids of those that are kept now, and those refused."""
 
-    Raises Http404 where the muster is not his, DomainError for a fact that cannot be.
+    stored: list[str]
+    refused: list[RefusedFact]
+
+
+@transaction.atomic
+def record(user: User, muster_id: int, sent: Iterable[FactDocument | RefusedFact]) -> Recorded:
+    """Keep the facts that can be, in the order in which they happened; one sent twice counts once.
+    No plan is waited for.
+
+    Raises Http404 where the muster is not his, DomainError where it holds too many.
     """
     muster = own_muster(user, muster_id, lock=True)
-    now = clock.now()
-    refuse_impossible(facts, choices_of(muster), now)
-    others = Fact.objects.filter(pk__in=[fact.id for fact in facts])
-    if others.exclude(muster=muster).exists():
-        raise DomainError("a fact with that id is known already: make a new one")
-    if Fact.objects.filter(muster=muster).count() > MOST_FACTS:
+    good, refused = sift(sent, choices_of(muster), clock.now())
+    others = Fact.objects.filter(pk__in=[fact.id for fact in good])
+    known = dict(others.values_list("pk", "muster_id"))
+    new = [fact for fact in good if fact.id not in known]
+    elsewhere = [str(pk) for pk, where in known.items() if where != muster.pk]
+    if new and muster.facts.count() + len(new) > MOST_FACTS:
         raise DomainError(f"a muster holds {MOST_FACTS} facts: export it and begin another")
-    known = set(others.values_list("pk", flat=True))
-    keep(muster, [fact for fact in facts if fact.id not in known])
-    return muster
+    keep(muster, new)
+    words = "a fact with that id is known already: make a new one"
+    refused += [RefusedFact(id_, [words]) for id_ in elsewhere]
+    return Recorded([str(one.id) for one in good if str(one.id) not in elsewhere], refused)
 
 
 def keep(muster: Muster, facts: list[FactDocument]) -> None:

@@ -22,7 +22,7 @@ from muster.core.commands.verbs.add_unit import AddUnit
 from muster.core.commands.verbs.edit_unit import EditUnit
 from muster.core.errors import DomainError, in_words
 from muster.core.house import House
-from muster.core.pipeline import Trouble, derive_what_can
+from muster.core.pipeline import derive, derive_what_can
 from muster.core.recipes.expand import expand_recipe, held_by
 from muster.core.recipes.recipe import Recipe, complaints_of
 from muster.core.snapshot import Snapshot
@@ -50,8 +50,8 @@ def change(user: User, muster_id: int, seen: int, wanted: Command) -> Muster:
     trouble = current_plan(muster).derived.trouble
     if trouble:
         snapshot, _ = snapshot_of(muster)
-        old = replace(snapshot, choices=before, recipes=recipes_of(muster, before))
-        _refuse_new(trouble, old)
+        recipes = recipes_of(muster, before)
+        _refuse_new(snapshot, replace(snapshot, choices=before, recipes=recipes))
     return muster
 
 
@@ -104,10 +104,16 @@ def units_with(user: User, recipe: str) -> list[tuple[int, str, str]]:
     ]
 
 
-def _refuse_new(trouble: tuple[Trouble, ...], before: Snapshot) -> None:
-    """Raises DomainError unless there was the same trouble before."""
+def _refuse_new(snapshot: Snapshot, before: Snapshot) -> None:
+    """Raises DomainError for a snapshot that leaves without a plan what ``before`` did not."""
+    trouble = derive_what_can(snapshot).trouble
+    if not trouble:
+        return
     known = {one.words for one in derive_what_can(before).trouble}
     new = [one.words for one in trouble if one.words not in known]
+    if not known:
+        # It says best what is wrong, as a whole.
+        derive(snapshot)
     if new:
         raise DomainError(*new)
 
@@ -115,10 +121,8 @@ def _refuse_new(trouble: tuple[Trouble, ...], before: Snapshot) -> None:
 def refuse_trouble(user: User, house: House) -> None:
     """Raises DomainError for a house in which something that is planned now could not be."""
     for muster in Muster.objects.filter(owner=user):
-        before = snapshot_of(muster)[0]
-        trouble = derive_what_can(replace(before, house=house)).trouble
-        if trouble:
-            _refuse_new(trouble, before)
+        before, _ = snapshot_of(muster)
+        _refuse_new(replace(before, house=house), before)
 
 
 def _refuse_missing_recipe(muster: Muster, choices: Choices) -> None:

@@ -120,8 +120,9 @@ def tables_of(own: Own) -> Tables:
             like, name=way.name, minutes=way.minutes or like.minutes, cover=way.cover or like.cover
         )
     for zone in own.zones:
+        zones[zone.kind][zone.name] = Zone(zone.name, frozenset(zone.beside))
+    for zone in own.zones:
         rows = zones[zone.kind]
-        rows[zone.name] = Zone(zone.name, frozenset(zone.beside))
         for name in zone.beside:
             rows[name] = replace(rows[name], beside=rows[name].beside | {zone.name})
     for material in own.materials:

@@ -2,6 +2,7 @@
 
 from __future__ import annotations
 
+import time
 from collections.abc import Callable
 from dataclasses import replace
 from functools import cached_property
@@ -28,6 +29,9 @@ from muster.core.plan.vetting import vetted
 MOST_PROGRAMMES, PROGRAMMES_TASKS = 40, 40_000
 """How many linear programmes a proof takes where no time is given: at most, and by the square of
 the tasks, by which each one's time grows."""
+
+BRIEF_S = 0.25
+"""Five times what a plan for comparing takes in a usual muster."""
 
 PATIENCE = 24
 """How many varied attempts are made at least where the first finds no place for something."""
@@ -108,6 +112,11 @@ class Planner:
         told = None if on_better is None else (lambda _: on_better())
         self.search.run(until_step, go_on, told)
         return self.plan()
+
+    def improve_briefly(self, steps: int) -> Plan:
+        """A plan for comparing: so many attempts, the same each time; fewer where they are slow."""
+        until = time.monotonic() + BRIEF_S
+        return self.improve(steps, lambda: float(time.monotonic() < until))
 
     def plan(self, guide: Plan | None = None) -> Plan:
         """The best so far, checked: one that breaks a rule is never handed out."""

@@ -148,7 +148,7 @@ def _tried(
         return None
     planner = Planner(other.instance.problem)
     planner.first(guide=plan)
-    made = planner.improve(STEPS_TASKS // max(1, len(other.instance.problem.tasks)), lambda: 1.0)
+    made = planner.improve_briefly(STEPS_TASKS // max(1, len(other.instance.problem.tasks)))
     still = {one.task for one in made.left}
     # Where trays are cut anew calls have other names; then nothing of the pass may be left.
     keys = {derived.calls[name].keys[0] for name in calls}

@@ -145,7 +145,7 @@ def _tried(derived: Derived, name: str, splits: Splits) -> TraySizes | None:
     planner = Planner(other.instance.problem)
     planner.first()
     steps = STEPS_TASKS // max(1, len(other.instance.problem.tasks))
-    return _row(name, splits, other, planner.improve(steps, lambda: 1.0), False)
+    return _row(name, splits, other, planner.improve_briefly(steps), False)
 
 
 def _row(name: str, splits: Splits, made: Derived, plan: Plan, mine: bool) -> TraySizes:

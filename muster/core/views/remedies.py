@@ -97,7 +97,7 @@ def _tried(derived: Derived, words: str, command: Together) -> Remedy | None:
         return None
     planner = Planner(other.instance.problem)
     planner.first()
-    plan = planner.improve(STEPS_TASKS // max(1, len(other.instance.problem.tasks)), lambda: 1.0)
+    plan = planner.improve_briefly(STEPS_TASKS // max(1, len(other.instance.problem.tasks)))
     head = head_of(other, plan, roll_of(other))
     return Remedy(words, command, head.late_models, head.left_models, head.sittings_in_hand)
 

@@ -85,7 +85,7 @@ def cost_in(derived: Derived, splits: Splits) -> Cost | None:
         return None
     planner = Planner(made.instance.problem)
     planner.first()
-    plan = planner.improve(STEPS_TASKS // max(1, len(made.calls)), lambda: 1.0)
+    plan = planner.improve_briefly(STEPS_TASKS // max(1, len(made.calls)))
     score = plan.score
     return (
         float(score.left_weight), float(score.late_weight), float(score.lateness_days),

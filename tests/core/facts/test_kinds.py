@@ -9,10 +9,9 @@ from uuid import uuid4
 import pytest
 from pydantic import ValidationError
 
-from muster.core.errors import DomainError
 from muster.core.facts.fact import FACT, KINDS, Fact, Told
 from muster.core.facts.replay import replay
-from muster.core.facts.validation import AHEAD, refuse_impossible
+from muster.core.facts.validation import AHEAD, sift
 from tests.core.making import NOW, choices, unit
 
 CALL = {"unit": "pikes", "pass_keys": ("base",), "tray": 1}
@@ -42,25 +41,32 @@ def test_a_kind_that_nobody_knows_is_refused_with_those_there_are() -> None:
 @pytest.mark.parametrize("kind", [name for name, kind in KINDS.items() if kind.of_model])
 def test_a_model_of_no_unit_on_the_roll_is_refused(kind: str) -> None:
     roll = choices(unit(count=4))
-    refuse_impossible([a_fact(kind, model=4)], roll, NOW)
+    assert sift([a_fact(kind, model=4)], roll, NOW)[1] == []
     for odd, words in ((a_fact(kind, model=5), "has no model 5"), (a_fact(kind), "no model 0"),
                        (a_fact(kind, model=1, unit="gone"), "no longer on the roll")):  # fmt: skip
-        with pytest.raises(DomainError, match=words):
-            refuse_impossible([odd], roll, NOW)
+        (refused,) = sift([odd], roll, NOW)[1]
+        assert words in refused.complaints[0]
 
 
 @pytest.mark.parametrize("kind", [name for name, kind in KINDS.items() if not kind.of_unit])
 def test_what_speaks_of_no_unit_is_kept_when_that_is_gone(kind: str) -> None:
-    refuse_impossible([a_fact(kind, unit="gone")], choices(), NOW)
+    assert sift([a_fact(kind, unit="gone")], choices(), NOW)[1] == []
 
 
 def test_a_clock_may_be_a_little_ahead_and_no_model_is_done_before_it_is_begun() -> None:
     soon = a_fact("pause", AHEAD.total_seconds() / 60)
-    refuse_impossible([soon], choices(), NOW)
-    with pytest.raises(DomainError, match="still to come"):
-        refuse_impossible([replace(soon, at=soon.at + timedelta(seconds=1))], choices(), NOW)
-    with pytest.raises(DomainError, match="begun after it was done"):
-        refuse_impossible([a_fact("end", start=NOW + timedelta(seconds=1))], choices(), NOW)
+    later = replace(soon, at=soon.at + timedelta(seconds=1), id=uuid4())
+    backwards = a_fact("end", start=NOW + timedelta(seconds=1))
+    good, refused = sift([soon, later, backwards], choices(), NOW)
+    assert good == [soon]
+    assert [one.id for one in refused] == [str(later.id), str(backwards.id)]
+    assert "still to come" in refused[0].complaints[0]
+    assert "begun after it was done" in refused[1].complaints[0]
+
+
+def test_a_fact_sent_twice_in_one_breath_is_taken_once() -> None:
+    one = a_fact("pause")
+    assert sift([one, one], choices(), NOW) == ([one], [])
 
 
 @pytest.mark.parametrize("kind", ["pause", "end", "take_back"])

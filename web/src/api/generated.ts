@@ -182,7 +182,8 @@ export interface paths {
         put?: never;
         /**
          * Change
-         * @description Change it as a whole; every recipe and plan follows.
+         * @description Change it as a whole; every recipe and plan follows. Raises DomainError for a house in which
+         *     something could no longer be planned.
          */
         post: operations["muster_api_house_change"];
         delete?: never;
@@ -516,7 +517,8 @@ export interface paths {
         put?: never;
         /**
          * Facts
-         * @description Record facts. One sent twice counts once; one of the future is refused.
+         * @description Record facts: answered when they are kept, before any plan mends. Bad ones are named, and do
+         *     not stand in the way of good ones.
          */
         post: operations["muster_api_bench_facts"];
         delete?: never;
@@ -2479,14 +2481,6 @@ export interface components {
             why: string;
         };
         /**
-         * Line
-         * @description A typed line.
-         */
-        Line: {
-            /** Line */
-            line: string;
-        };
-        /**
          * LineIn
          * @description A paint as typed: Reed green #66703f acrylic opaque 17 ml 3.20.
          */
@@ -3110,10 +3104,10 @@ export interface components {
             zones: string[];
         };
         /**
-         * Password
+         * PasswordIn
          * @description A password.
          */
-        Password: {
+        PasswordIn: {
             /** Password */
             password: string;
         };
@@ -3542,6 +3536,26 @@ export interface components {
             name: string;
             /** Passes */
             passes: number;
+        };
+        /**
+         * Recorded
+         * @description What became of facts that were sent: ids of those that are kept now, and those refused.
+         */
+        Recorded: {
+            /** Refused */
+            refused: components["schemas"]["RefusedFact"][];
+            /** Stored */
+            stored: string[];
+        };
+        /**
+         * RefusedFact
+         * @description A fact that is not taken, by its id as it was sent (empty: it has none), and why.
+         */
+        RefusedFact: {
+            /** Complaints */
+            complaints: string[];
+            /** Id */
+            id: string;
         };
         /**
          * Remedy
@@ -4061,6 +4075,14 @@ export interface components {
             tier: "table" | "hand" | "close";
         };
         /**
+         * TypedLine
+         * @description A typed line.
+         */
+        TypedLine: {
+            /** Line */
+            line: string;
+        };
+        /**
          * TypedUnitIn
          * @description A unit as typed, with its kind and recipe as proposed or chosen.
          */
@@ -4277,6 +4299,8 @@ export interface components {
             shifted: components["schemas"]["MovedSitting"][];
             /** Spare Min */
             spare_min: number;
+            /** Trouble */
+            trouble: string[];
             /** Undo */
             undo: string | null;
             /** Version */
@@ -4752,7 +4776,7 @@ export interface operations {
         };
         requestBody: {
             content: {
-                "application/json": components["schemas"]["Password"];
+                "application/json": components["schemas"]["PasswordIn"];
             };
         };
         responses: {
@@ -5057,7 +5081,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["View"];
+                    "application/json": components["schemas"]["Recorded"];
                 };
             };
         };
@@ -6169,7 +6193,7 @@ export interface operations {
         };
         requestBody: {
             content: {
-                "application/json": components["schemas"]["Line"];
+                "application/json": components["schemas"]["TypedLine"];
             };
         };
         responses: {

@@ -2,10 +2,11 @@ import { client, told, type Schemas, type View } from '../api/client'
 
 export type Command = Schemas['CommandIn']['command']
 export type Fact = Schemas['Fact']
+export type Recorded = Schemas['Recorded']
 
 const at = (id: number) => ({ path: { muster_id: id } })
 
-/** What goes to the server and back: each answers with the muster's whole view. */
+/** What goes to the server and back: each but facts answers with the muster's whole view. */
 export const transport = {
   view: (id: number): Promise<View> =>
     told(client.GET('/api/musters/{muster_id}', { params: at(id) })),
@@ -21,6 +22,6 @@ export const transport = {
   undo: (id: number, version: number): Promise<View> =>
     told(client.POST('/api/musters/{muster_id}/undo', { params: at(id), body: { version } })),
 
-  facts: (id: number, facts: Fact[]): Promise<View> =>
+  facts: (id: number, facts: Fact[]): Promise<Recorded> =>
     told(client.POST('/api/musters/{muster_id}/facts', { params: at(id), body: { facts } })),
 }

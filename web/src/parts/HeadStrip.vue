@@ -5,6 +5,8 @@ import { useMuster } from '../muster'
 import { count, date, hours } from '../words'
 import Complaints from './Complaints.vue'
 import Figure from './Figure.vue'
+import RefusedFacts from './RefusedFacts.vue'
+import Unplanned from './Unplanned.vue'
 
 const muster = useMuster()
 const route = useRoute()
@@ -107,8 +109,11 @@ watch(id, (now) => now && muster.load(now), { immediate: true })
     <p v-else class="flex-1 text-soft" role="status">Reading the muster …</p>
     <span v-if="muster.waiting.length" class="text-14" role="status"
       >{{ muster.waiting.length }} kept here, not yet sent
-      <button class="link" @click="muster.send()">Send now</button></span
+      <RouterLink v-if="muster.failed === 401" class="link" to="/">Sign in to send</RouterLink>
+      <button v-else class="link" @click="muster.send()">Send now</button></span
     >
   </header>
   <Complaints class="px-4" />
+  <RefusedFacts v-if="muster.refused.length" class="mx-4" />
+  <Unplanned v-if="muster.view?.trouble.length" class="mx-4" :words="muster.view.trouble" />
 </template>
