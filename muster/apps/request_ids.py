@@ -24,7 +24,8 @@ class RequestId:
         """Answer, with the id in a header."""
         current_id.set(uuid.uuid4().hex[:12])
         answer = self.get_response(request)
-        answer["X-Request-Id"] = current_id.get()
+        # An answer that was made in another process is logged there, under an id of its own.
+        answer.setdefault("X-Request-Id", current_id.get())
         return answer
 
 

@@ -38,6 +38,7 @@ INSTALLED_APPS = [
 MIDDLEWARE = [
     "muster.apps.request_ids.RequestId",
     "muster.apps.request_limits.RequestLimits",
+    "muster.apps.request_pool.RequestPool",
     "django.middleware.security.SecurityMiddleware",
     "whitenoise.middleware.WhiteNoiseMiddleware",
     "csp.middleware.CSPMiddleware",

@@ -3,6 +3,7 @@
 from __future__ import annotations
 
 import json
+import os
 import signal
 import subprocess
 import time
@@ -79,8 +80,8 @@ def serve(demo: bool, fresh: bool = False, port: int = 8000) -> int:
         starters: dict[str, Callable[[], subprocess.Popen[bytes]]] = {
             "server": lambda: start(
                 [str(PYTHON), "-m", "gunicorn", "muster.wsgi", "--bind", f"127.0.0.1:{port}",
-                 "--workers", "1", "--threads", "4", "--timeout", "60", "--no-control-socket"],
-                RUN / "server.log", **more,
+                 "--workers", "1", "--threads", "64", "--timeout", "60", "--no-control-socket"],
+                RUN / "server.log", CRISP_PROCESSES=str(max(2, os.cpu_count() or 2)), **more,
             ),
             "worker": lambda: start(
                 [str(PYTHON), "manage.py", "work"], RUN / "worker.log", **more

@@ -1,0 +1,202 @@
+"""Requests that plan, match or measure are answered by processes of their own, under limits.
+
+So that a tick is acknowledged at once whatever else is being worked out: the process that answers
+light requests computes nothing, and what takes too long is ended with its process.
+"""
+
+from __future__ import annotations
+
+import ctypes
+import io
+import os
+import re
+import resource
+import signal
+import threading
+from collections.abc import Callable, Iterable, Iterator
+from concurrent.futures import TimeoutError as TookTooLong
+from contextlib import contextmanager
+from dataclasses import dataclass, field
+from multiprocessing import get_context
+from typing import Any
+
+from django.conf import settings
+from django.core.handlers.wsgi import WSGIHandler
+from django.core.wsgi import get_wsgi_application
+from django.http import HttpRequest, HttpResponse, JsonResponse
+from django.urls import resolve
+from pebble import ProcessExpired, ProcessPool
+
+LIGHT = re.compile(
+    r"^(?!/api/)|^/api/(me|sign-in|sign-up|sign-out|open-demo|vocabulary|dial|devices/\w+|typed"
+    r"|typed-unit|musters/\d+/facts)$"
+)
+"""What is answered at once, in the process that took it."""
+
+SECONDS = 20.0
+"""How long a request is worked on; a plan of ten times the demo takes a twentieth of that."""
+BYTES = 4_000_000_000
+"""Of address space of a process that answers; compiled code takes the first of them."""
+NICER = 5
+"""By so much a process that computes stands back behind one that acknowledges."""
+MOST_OF_ONE, MOST_OF_ALL = 6, 40
+"""Requests worked on or waiting: of one session, and together."""
+WAIT_S = 8.0
+"""How long a session's next request waits for one of its others."""
+_DEATH_SIGNAL = 1  # PR_SET_PDEATHSIG
+
+BUSY = "much is being worked out at once: wait a few seconds, then try again"
+TOO_LONG = (
+    f"this takes longer than {SECONDS:g} seconds and was ended; nothing was changed. Make it "
+    "smaller: fewer models, shorter waits, a simpler mesh"
+)
+ENDED = "what worked on this ended before it was done, and nothing was changed: try again"
+
+
+@dataclass(frozen=True)
+class Sent:
+    """A request as it goes to another process."""
+
+    environ: dict[str, str]
+    body: bytes
+
+
+@dataclass(frozen=True)
+class Answered:
+    """What that process answers."""
+
+    status: int
+    headers: list[tuple[str, str]]
+    body: bytes
+
+
+@dataclass
+class _Here:
+    """What this process is: one that has a pool, or one of a pool (with a handler), or neither."""
+
+    pool: ProcessPool | None = None
+    handler: WSGIHandler | None = None
+
+
+_here = _Here()
+
+
+def _begin(nicer: int) -> None:
+    """In a process that answers: its limits, the application, and what its handlers import."""
+    signal.signal(signal.SIGINT, signal.SIG_IGN)
+    ctypes.CDLL(None).prctl(_DEATH_SIGNAL, signal.SIGKILL)
+    os.nice(nicer)
+    resource.setrlimit(resource.RLIMIT_AS, (BYTES, BYTES))
+    _here.handler = get_wsgi_application()
+    resolve("/healthz")
+
+
+def _answer(sent: Sent) -> Answered:
+    assert _here.handler is not None
+    told: list[Any] = []
+
+    def start(
+        status: str, headers: list[tuple[str, str]], info: Any = None
+    ) -> Callable[[bytes], object]:
+        told.extend((int(status.split()[0]), headers))
+        return lambda part: None
+
+    environ = {
+        **sent.environ, "wsgi.input": io.BytesIO(sent.body), "wsgi.url_scheme": "http",
+        "wsgi.errors": io.StringIO(), "wsgi.multithread": False, "wsgi.multiprocess": True,
+        "wsgi.version": (1, 0),
+    }  # fmt: skip
+    if sent.environ.get("HTTPS") == "on":
+        environ["wsgi.url_scheme"] = "https"
+    answer: Iterable[bytes] = _here.handler(environ, start)
+    body = b"".join(answer)
+    getattr(answer, "close", lambda: None)()
+    return Answered(told[0], told[1], body)
+
+
+@dataclass
+class _Queue:
+    """Who has how many requests under way."""
+
+    lock: threading.Condition = field(default_factory=threading.Condition)
+    mine: dict[str, int] = field(default_factory=dict)
+
+    @contextmanager
+    def place(self, who: str) -> Iterator[bool]:
+        """A place for a request of a session; False where there is none for it."""
+
+        def free() -> bool:
+            few = self.mine.get(who, 0) < MOST_OF_ONE
+            return few and sum(self.mine.values()) < MOST_OF_ALL
+
+        with self.lock:
+            given = self.lock.wait_for(free, WAIT_S)
+            if given:
+                self.mine[who] = self.mine.get(who, 0) + 1
+        try:
+            yield given
+        finally:
+            if given:
+                with self.lock:
+                    self.mine[who] -= 1
+                    if not self.mine[who]:
+                        del self.mine[who]
+                    self.lock.notify_all()
+
+
+_queue = _Queue()
+
+
+def begin(processes: int) -> None:
+    """Start the processes that answer; they end with this one."""
+    _here.pool = ProcessPool(
+        max_workers=processes, initializer=_begin, initargs=(NICER,), context=get_context("spawn")
+    )
+    # They wake before anybody asks.
+    for _ in range(processes):
+        _here.pool.schedule(os.getpid)
+
+
+class RequestPool:
+    """Middleware that hands what is not light to the processes; without any, answers itself."""
+
+    def __init__(self, get_response: Callable[[HttpRequest], HttpResponse]) -> None:
+        self.get_response = get_response
+
+    def __call__(self, request: HttpRequest) -> HttpResponse:
+        """Answer, here or there."""
+        if _here.pool is None or LIGHT.match(request.path):
+            return self.get_response(request)
+        who = request.COOKIES.get(settings.SESSION_COOKIE_NAME) or request.META["REMOTE_ADDR"]
+        with _queue.place(who) as given:
+            if not given:
+                return _trouble(429, BUSY)
+            environ = {k: v for k, v in request.META.items() if isinstance(v, str)}
+            if request.is_secure():
+                environ["HTTPS"] = "on"
+            sent = Sent(environ, request.read())
+            future = _here.pool.schedule(_answer, args=(sent,), timeout=SECONDS)
+            try:
+                answered: Answered = future.result(2 * SECONDS)
+            except TookTooLong:
+                future.cancel()  # type: ignore[no-untyped-call]
+                return _trouble(503, TOO_LONG)
+            except (ProcessExpired, MemoryError):
+                return _trouble(503, ENDED)
+        return _response(answered)
+
+
+def _trouble(status: int, words: str) -> HttpResponse:
+    answer = JsonResponse({"complaints": [words]}, status=status)
+    answer["Retry-After"] = "5"
+    return answer
+
+
+def _response(answered: Answered) -> HttpResponse:
+    answer = HttpResponse(answered.body, status=answered.status)
+    for name, value in answered.headers:
+        if name.lower() == "set-cookie":
+            answer.cookies.load(value)
+        else:
+            answer[name] = value
+    return answer
