@@ -18,11 +18,10 @@ from ninja import Router, Schema
 
 from muster.api.requests import Line, Password, UserRequest
 from muster.apps.accounts.demo import DEMO_NAME
-from muster.apps.exchange.muster_files import export_text
+from muster.apps.exchange.muster_files import export_all
 from muster.apps.house.services import house_of
 from muster.apps.recipes.models import RecipeVersion
 from muster.apps.recipes.services import give_starters
-from muster.apps.roll.models import Muster
 from muster.core.errors import DomainError
 from muster.core.house import HOUSE
 from muster.core.vocabulary import clean_name, name_key
@@ -117,8 +116,8 @@ def all_of_mine(request: UserRequest) -> HttpResponse:
     """Everything that is the user's: each muster as an open file, with its recipes and facts."""
     packed = io.BytesIO()
     with zipfile.ZipFile(packed, "w", zipfile.ZIP_DEFLATED) as archive:
-        for muster in Muster.objects.filter(owner=request.user).order_by("pk"):
-            archive.writestr(f"muster-{muster.pk}.json", export_text(muster))
+        for muster, text in export_all(request.user):
+            archive.writestr(f"muster-{muster}.json", text)
         rows = RecipeVersion.objects.filter(recipe__owner=request.user)
         recipes = [row.document for row in rows.order_by("recipe_id", "number")]
         house, _ = house_of(request.user.pk)

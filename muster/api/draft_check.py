@@ -7,7 +7,7 @@ from typing import Annotated, Literal
 from ninja import Router, Schema
 from pydantic import Field
 
-from muster.api.requests import Line, UserRequest
+from muster.api.requests import UserRequest
 from muster.api.trials import trials_of, tried
 from muster.apps.colour.queries import shelf_entries
 from muster.apps.house.services import house_of
@@ -28,7 +28,7 @@ router = Router()
 class DraftIn(Schema):
     """A draft; what is left out of room and habits is as in the user's house."""
 
-    code: Line = ""
+    code: Annotated[str, Field(pattern=r"^[A-Za-z0-9-]{0,40}$")] = ""
     kind: Kind
     material: Name = "polystyrene"
     passes: Annotated[list[Pass], Field(max_length=MOST_PASSES)]

@@ -10,7 +10,7 @@ from django.db import DatabaseError, DataError
 from django.http import Http404, HttpRequest, HttpResponse
 from django.http.multipartparser import MultiPartParserError
 from ninja import NinjaAPI, Schema
-from ninja.errors import ValidationError, ValidationErrorContext
+from ninja.errors import AuthenticationError, HttpError, ValidationError, ValidationErrorContext
 
 from muster.api.pages import BROKEN, NO_DATABASE
 from muster.apps.request_ids import current_id
@@ -67,6 +67,15 @@ def answer_errors(api: NinjaAPI) -> None:
     @api.exception_handler(Http404)
     def missing(request: HttpRequest, error: Http404) -> HttpResponse:
         return complain(request, ["There is no such thing here."], 404)
+
+    @api.exception_handler(AuthenticationError)
+    def nobody(request: HttpRequest, error: AuthenticationError) -> HttpResponse:
+        return complain(request, ["you are not signed in: sign in again; nothing is lost"], 401)
+
+    @api.exception_handler(HttpError)
+    def unreadable(request: HttpRequest, error: HttpError) -> HttpResponse:
+        words = "this cannot be read: send JSON" if error.status_code == 400 else str(error)
+        return complain(request, [words], error.status_code)
 
     @api.exception_handler(RequestDataTooBig)
     def too_large(request: HttpRequest, error: RequestDataTooBig) -> HttpResponse:

@@ -13,8 +13,7 @@ from muster.api.requests import Line, UserRequest
 from muster.apps.plan.services import change_recipe
 from muster.apps.recipes.queries import newest_recipes, newest_version, versions_of
 from muster.apps.recipes.services import copy_recipe
-from muster.apps.roll.models import Muster
-from muster.apps.roll.queries import choices_of
+from muster.apps.roll.queries import all_choices
 from muster.core.recipes.compare import differences
 from muster.core.recipes.recipe import MOST_PASSES, Pass, next_version
 from muster.core.recipes.recipe import Recipe as RecipeDocument
@@ -75,11 +74,10 @@ class RecipeIn(Schema):
 def _all(user: User) -> list[RecipeOut]:
     newest = newest_recipes(user)
     used: dict[str, list[UsedBy]] = {}
-    for muster in Muster.objects.filter(owner=user):
-        choices = choices_of(muster)
+    for muster, _, choices in all_choices(user.pk):
         for unit in choices.units:
             used.setdefault(unit.recipe, []).append(
-                UsedBy(muster=muster.pk, muster_name=choices.name, unit=unit.id,
+                UsedBy(muster=muster, muster_name=choices.name, unit=unit.id,
                        unit_name=unit.name, version=unit.recipe_version, scale=unit.scale,
                        tier=unit.tier)
             )  # fmt: skip

@@ -16,6 +16,7 @@ from muster.api.requests import UserRequest
 from muster.apps.colour.paint_usage import used_from, whole_recipes
 from muster.apps.colour.queries import shelf_entries
 from muster.apps.house import services
+from muster.apps.plan.read_facts import facts_of
 from muster.apps.roll.queries import choices_of, own_muster
 from muster.core.amounts.area import BOXES, Box, model_cm2
 from muster.core.amounts.mesh import MOST_BYTES, measured
@@ -131,6 +132,6 @@ def _out(user: User, muster_id: int) -> Supplies:
     }
     house, version = services.house_of(user.pk)
     return supplies_of(
-        choices, replay(row.value() for row in muster.facts.order_by("at", "made_at")),
+        choices, replay(facts_of(muster)),
         whole_recipes(user.pk, choices.units), stock, house.awaited, version,
     )  # fmt: skip

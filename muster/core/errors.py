@@ -19,6 +19,7 @@ PATTERNS = {
     r"^#[0-9a-f]{6}$": "is no colour: write it as #5a6b3c",
     r"^[a-z0-9-]{1,24}$": "is no key: use small letters, digits and '-', at most 24",
     r"^[a-z0-9][a-z0-9-]{0,39}$": "is no id: use small letters, digits and '-', at most 40",
+    r"^[A-Za-z0-9-]{0,40}$": "is no id: use letters, digits and '-', at most 40",
     r"^[A-Za-z0-9-]{1,40}$": "is no id: use letters, digits and '-', at most 40",
     r"^[A-Za-z0-9-]{1,40}@[0-9]{1,6}$": "names no recipe: write its id and version, as rust@1",
 }

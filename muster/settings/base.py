@@ -39,6 +39,7 @@ MIDDLEWARE = [
     "muster.apps.request_ids.RequestId",
     "muster.apps.request_limits.RequestLimits",
     "muster.apps.request_pool.RequestPool",
+    "django.middleware.gzip.GZipMiddleware",
     "django.middleware.security.SecurityMiddleware",
     "whitenoise.middleware.WhiteNoiseMiddleware",
     "csp.middleware.CSPMiddleware",
@@ -135,6 +136,12 @@ STATIC_URL = "/static/"
 STATIC_ROOT = RUN / "static"
 STATICFILES_DIRS = [ROOT / "web" / "dist"] if (ROOT / "web" / "dist").exists() else []
 WHITENOISE_USE_FINDERS = False
+WHITENOISE_IMMUTABLE_FILE_TEST = r"/assets/.+-[\w-]{8}\.\w+$"
+"""Files that carry a digest of their content in their name: a browser asks for them once."""
+STORAGES = {
+    "default": {"BACKEND": "django.core.files.storage.FileSystemStorage"},
+    "staticfiles": {"BACKEND": "whitenoise.storage.CompressedStaticFilesStorage"},
+}
 
 LANGUAGE_CODE = "en-gb"
 USE_TZ = True

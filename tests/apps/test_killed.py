@@ -12,6 +12,9 @@ import time
 import urllib.error
 import urllib.request
 import uuid
+from collections.abc import Iterator
+from concurrent.futures import ThreadPoolExecutor
+from contextlib import suppress
 from datetime import UTC, datetime, timedelta
 from pathlib import Path
 from typing import Any
@@ -32,7 +35,8 @@ pytestmark = pytest.mark.django_db(transaction=True)
 class Server:
     """A real gunicorn of its own on the tests' database."""
 
-    def __init__(self, session: str) -> None:
+    def __init__(self, session: str, processes: int = 0) -> None:
+        self.processes = processes
         with socket.socket() as free:
             free.bind(("127.0.0.1", 0))
             self.port = free.getsockname()[1]
@@ -41,10 +45,11 @@ class Server:
 
     def start(self) -> subprocess.Popen[bytes]:
         command = [sys.executable, "-m", "gunicorn", "muster.wsgi", "--bind",
-                   f"127.0.0.1:{self.port}", "--no-control-socket"]  # fmt: skip
+                   f"127.0.0.1:{self.port}", "--threads", "16", "--no-control-socket"]  # fmt: skip
         environment = {
             **os.environ, "DJANGO_SETTINGS_MODULE": "muster.settings.test",
             "CRISP_DATABASE": settings.DATABASES["default"]["NAME"],
+            "CRISP_PROCESSES": str(self.processes),
         }  # fmt: skip
         made = subprocess.Popen(command, cwd=ROOT, env=environment, start_new_session=True,
                                 stdout=subprocess.DEVNULL, stderr=subprocess.DEVNULL)  # fmt: skip
@@ -69,7 +74,8 @@ class Server:
 
     def kill(self) -> None:
         """As nothing can be caught or finished."""
-        os.killpg(self.process.pid, signal.SIGKILL)
+        with suppress(ProcessLookupError):
+            os.killpg(self.process.pid, signal.SIGKILL)
         self.process.wait()
 
 
@@ -104,6 +110,93 @@ def test_a_tick_acknowledged_before_kill_9_is_there_after_it() -> None:
         )
     finally:
         server.kill()
+
+
+@pytest.fixture
+def pooled() -> Iterator[Server]:
+    """A server whose computing requests are answered by two processes beside it."""
+    user = User.objects.create_user("cai", password="reeds and silt")
+    give_starters(user)
+    client = Client()
+    client.force_login(user, backend="django.contrib.auth.backends.ModelBackend")
+    made = Server(client.cookies["sessionid"].value, processes=2)
+    yield made
+    made.kill()
+
+
+def begun(server: Server) -> str:
+    """The path of a muster of its user."""
+    day = (datetime.now(UTC) + timedelta(days=40)).date().isoformat()
+    return f"/api/musters/{server.ask('/api/musters', {**NEW, 'parade_day': day})['id']}"
+
+
+def test_a_process_beside_answers_as_the_server_itself_would(pooled: Server) -> None:
+    path = begun(pooled)
+    view = pooled.ask(path)
+    assert view["board"]["calls"] and view["trouble"] == []
+    moved = pooled.ask(
+        f"{path}/command", {"version": view["version"], "command": {"do": "set_rack", "rack": 30}}
+    )
+    assert moved["rack"] == 30
+    for path_, status in (("/api/musters/999999", 404), ("/api/dial?celsius=99&humidity=1", 422)):
+        with pytest.raises(urllib.error.HTTPError) as refused:
+            pooled.ask(path_)
+        assert refused.value.code == status
+        assert json.load(refused.value)["complaints"]
+    pooled.session = "of nobody"
+    with pytest.raises(urllib.error.HTTPError) as refused:
+        pooled.ask(path)
+    assert refused.value.code == 401
+
+
+def test_a_tick_is_acknowledged_while_every_process_computes(pooled: Server) -> None:
+    path = begun(pooled)
+    call = pooled.ask(path)["bench"]["call"]
+    tick = {"kind": "tick", "unit": call["unit"], "pass_keys": call["pass_keys"], "tray": 1}
+    with ThreadPoolExecutor(6) as pool:
+        computing = [pool.submit(pooled.ask, f"{path}/plan/outlook") for _ in range(6)]
+        waited = []
+        for model in call["models"][:5]:
+            begun_ = time.monotonic()
+            fact = {**tick, "id": str(uuid.uuid4()), "model": model,
+                    "at": datetime.now(UTC).isoformat()}  # fmt: skip
+            assert pooled.ask(f"{path}/facts", {"facts": [fact]})["refused"] == []
+            waited.append(time.monotonic() - begun_)
+        assert not all(one.done() for one in computing)
+        computed = time.monotonic()
+        assert all(one.result()["sizes"] for one in computing)
+        computed = time.monotonic() - computed
+    assert sorted(waited)[2] < computed, "no tick waited for what is computed"
+
+
+def test_nothing_lives_on_and_no_port_stays_taken_when_the_server_is_killed(
+    pooled: Server,
+) -> None:
+    begun(pooled)
+    group = pooled.process.pid
+    assert len(members(group)) >= 4, "the server, its worker, and two processes beside"
+    os.kill(group, signal.SIGKILL)
+    pooled.process.wait()
+    until = time.monotonic() + 20
+    while members(group) and time.monotonic() < until:
+        time.sleep(0.05)
+    assert members(group) == []
+    with socket.socket() as again:
+        again.setsockopt(socket.SOL_SOCKET, socket.SO_REUSEADDR, 1)
+        again.bind(("127.0.0.1", pooled.port))
+
+
+def members(group: int) -> list[int]:
+    """The processes of a group that still run."""
+    found = []
+    for stat in Path("/proc").glob("[0-9]*/stat"):
+        try:
+            state, _, of = stat.read_text().rpartition(")")[2].split()[:3]
+        except OSError:
+            continue
+        if int(of) == group and state != "Z":
+            found.append(int(stat.parent.name))
+    return found
 
 
 def test_two_workers_on_one_queue_lose_and_double_nothing() -> None:

@@ -180,3 +180,11 @@ def test_no_secret_is_in_the_repository() -> None:
     ignored = (steps.ROOT / ".gitignore").read_text().split()
     assert ".run/" in ignored
     assert json.loads((steps.ROOT / "web" / "package.json").read_text())["private"] is True
+
+
+def test_a_server_is_lost_after_three_silences_in_a_row_and_no_sooner() -> None:
+    says = iter([True, False, False, True, False, False, False, True])
+    pulse = watch.Pulse(lambda: next(says), every_s=10, most=3)
+    lost = [pulse.lost(now) for now in range(0, 80, 10)]
+    assert lost == [False, False, False, False, False, False, True, False]
+    assert not pulse.lost(75), "it is not asked more often than every ten seconds"

@@ -4,32 +4,41 @@ from __future__ import annotations
 
 from collections.abc import Iterable
 from datetime import datetime
+from itertools import chain
 
 from django.contrib.auth.models import User
 
 from muster.apps.colour.queries import ShelfEntry
 from muster.apps.recipes.queries import versions_of
 from muster.apps.roll.models import Muster
+from muster.apps.roll.queries import all_choices
 from muster.core.amounts.requirements import used_since
 from muster.core.choices import Unit
+from muster.core.facts.fact import FACT, Fact
 from muster.core.facts.replay import replay
 from muster.core.recipes.expand import expand_recipe
 from muster.core.recipes.recipe import Recipe
 
 
 def used_from(user: User, kept: list[ShelfEntry]) -> list[ShelfEntry]:
-    """The shelf with what ticks have used since each paint was counted."""
+    """The shelf with what ticks have used since each paint was counted. Three queries at most, and
+    one more a depth of nesting."""
     since: dict[str, datetime] = {one.paint.name: one.since for one in kept}
     if not since:
         return kept
+    facts: dict[int, list[Fact]] = {}
+    rows = Muster.objects.filter(owner=user, facts__at__gt=min(since.values()))
+    for muster, document in rows.values_list("pk", "facts__document").order_by("facts__at"):
+        facts.setdefault(muster, []).append(FACT.validate_python(document))
+    if not facts:
+        return kept
+    units = {
+        muster: choices.units for muster, _, choices in all_choices(user.pk) if muster in facts
+    }
+    recipes = whole_recipes(user.pk, chain.from_iterable(units.values()))
     used: dict[str, float] = {}
-    for muster in Muster.objects.filter(owner=user):
-        newest = muster.versions.get(number=muster.version).value()
-        facts = [row.value() for row in muster.facts.filter(at__gt=min(since.values()))]
-        if not facts:
-            continue
-        recipes = whole_recipes(user.pk, newest.units)
-        for paint, ml in used_since(since, newest.units, recipes, replay(facts)).items():
+    for muster, told in facts.items():
+        for paint, ml in used_since(since, units[muster], recipes, replay(told)).items():
             used[paint] = used.get(paint, 0.0) + ml
     return [one.less(used) for one in kept]
 

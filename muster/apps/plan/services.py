@@ -14,7 +14,13 @@ from muster.apps.plan.snapshots import recipes_of, snapshot_of
 from muster.apps.recipes.queries import newest_version, versions_of
 from muster.apps.recipes.services import keep_version
 from muster.apps.roll.models import Muster, Version
-from muster.apps.roll.queries import choices_of, newest_change, own_muster, refuse_outdated
+from muster.apps.roll.queries import (
+    all_choices,
+    choices_of,
+    newest_change,
+    own_muster,
+    refuse_outdated,
+)
 from muster.apps.roll.services import keep
 from muster.core.choices import Choices
 from muster.core.commands.command import Command
@@ -97,9 +103,9 @@ def change_recipe(user: User, new: Recipe, seen: int, follow: list[tuple[int, st
 def units_with(user: User, recipe: str) -> list[tuple[int, str, str]]:
     """The units that are painted by a recipe: muster, id and name."""
     return [
-        (muster.pk, unit.id, unit.name)
-        for muster in Muster.objects.filter(owner=user)
-        for unit in choices_of(muster).units
+        (muster, unit.id, unit.name)
+        for muster, _, choices in all_choices(user.pk)
+        for unit in choices.units
         if unit.recipe == recipe
     ]
 

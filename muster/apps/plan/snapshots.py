@@ -5,6 +5,7 @@ from __future__ import annotations
 from muster.apps import clock
 from muster.apps.colour.queries import shelf_entries
 from muster.apps.house.services import house_of
+from muster.apps.plan.read_facts import facts_of
 from muster.apps.recipes.queries import versions_of
 from muster.apps.roll.models import Muster
 from muster.apps.roll.queries import choices_of
@@ -20,10 +21,10 @@ def recipes_of(muster: Muster, choices: Choices) -> dict[tuple[str, int], Recipe
 
 
 def snapshot_of(muster: Muster) -> tuple[Snapshot, int]:
-    """The muster now: choices, facts, recipes, house, shelf; and the house's version. Five
+    """The muster now: choices, facts, recipes, house, shelf; and the house's version. Six
     queries, one more a depth of nesting, one more where the shelf holds paints."""
     choices = choices_of(muster)
-    facts = tuple(row.value() for row in muster.facts.order_by("at", "made_at"))
+    facts = facts_of(muster)
     house, version = house_of(muster.owner_id)
     recipes = recipes_of(muster, choices)
     shelf = tuple(one.paint for one in shelf_entries(muster.owner_id))

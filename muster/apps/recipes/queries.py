@@ -3,8 +3,11 @@
 from __future__ import annotations
 
 from collections.abc import Iterable
+from functools import reduce
+from operator import or_
 
 from django.contrib.auth.models import User
+from django.db.models import OuterRef, Q, Subquery
 
 from muster.apps.recipes.models import RecipeVersion
 from muster.core.recipes.expand import held_by
@@ -13,11 +16,12 @@ from muster.core.recipes.recipe import Recipe
 
 def newest_recipes(user: User) -> dict[str, Recipe]:
     """Every recipe of the user by its code, in its newest version. One query."""
-    newest: dict[str, Recipe] = {}
-    rows = RecipeVersion.objects.select_related("recipe").filter(recipe__owner=user)
-    for row in rows.order_by("recipe_id", "number"):
-        newest[row.recipe.code] = row.value()
-    return newest
+    last = RecipeVersion.objects.filter(recipe=OuterRef("recipe")).order_by("-number")
+    rows = RecipeVersion.objects.filter(
+        recipe__owner=user, number=Subquery(last.values("number")[:1])
+    )
+    found = rows.select_related("recipe").order_by("recipe_id")
+    return {row.recipe.code: row.value() for row in found}
 
 
 def versions_of(owner_id: int, wanted: Iterable[tuple[str, int]]) -> dict[tuple[str, int], Recipe]:
@@ -25,14 +29,9 @@ def versions_of(owner_id: int, wanted: Iterable[tuple[str, int]]) -> dict[tuple[
     found: dict[tuple[str, int], Recipe] = {}
     open_ = set(wanted)
     while open_:
-        rows = RecipeVersion.objects.select_related("recipe").filter(
-            recipe__owner=owner_id, recipe__code__in=[code for code, _ in open_]
-        )
-        new = {
-            (row.recipe.code, row.number): row.value()
-            for row in rows
-            if (row.recipe.code, row.number) in open_
-        }
+        these = reduce(or_, (Q(recipe__code=code, number=number) for code, number in open_))
+        rows = RecipeVersion.objects.select_related("recipe").filter(these, recipe__owner=owner_id)
+        new = {(row.recipe.code, row.number): row.value() for row in rows}
         found |= new
         held = {held_by(one) for recipe in new.values() for one in recipe.passes} - {None}
         open_ = {name for name in held if name is not None} - set(found)

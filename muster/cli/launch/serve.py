@@ -7,6 +7,7 @@ import os
 import signal
 import subprocess
 import time
+import urllib.error
 import urllib.request
 from collections.abc import Callable
 
@@ -27,7 +28,7 @@ from muster.cli.launch.steps import (
     say,
     step,
 )
-from muster.cli.launch.watch import end, start
+from muster.cli.launch.watch import Pulse, end, start
 
 
 def prepare(dev: bool) -> Compiling:
@@ -95,14 +96,18 @@ def serve(demo: bool, fresh: bool = False, port: int = 8000) -> int:
         say(f"\nReady after {time.monotonic() - begun:.1f} s: http://127.0.0.1:{port}/")
         say("Open the demo with its one button, or sign up." if demo else "Sign up or sign in.")
         say("Ctrl-C ends server, worker and database.")
+        pulse = Pulse(lambda: _answers(port))
         while True:
             time.sleep(1)
+            if pulse.lost(time.monotonic()):
+                say("The server does not answer; it is started again.")
+                end(children["server"])
             if base is not None and base.poll() is not None:
                 say("The database ended by itself; it is started again.")
                 base = database.start_database()
             for name, starter in starters.items():
                 if children[name].poll() is not None:
-                    say(f"The {name} ended by itself; it is started again.")
+                    say(f"The {name} ended; it is started again.")
                     children[name] = starter()
     except KeyboardInterrupt:
         say("\nEnding.")
@@ -124,6 +129,17 @@ def _running() -> str | None:
             return address
     except (OSError, ValueError):
         return None
+
+
+def _answers(port: int) -> bool:
+    """Whether the server says anything, were it that the database is away."""
+    try:
+        with urllib.request.urlopen(f"http://127.0.0.1:{port}/healthz", timeout=5):
+            return True
+    except urllib.error.HTTPError:
+        return True
+    except OSError:
+        return False
 
 
 def _interrupt(number: int, frame: object) -> None:

@@ -3,8 +3,10 @@
 from __future__ import annotations
 
 import ctypes
+import math
 import signal
 import subprocess
+from collections.abc import Callable
 from pathlib import Path
 
 from muster.cli.launch.steps import ROOT, environment
@@ -37,3 +39,23 @@ def end(process: subprocess.Popen[bytes]) -> None:
         except subprocess.TimeoutExpired:
             process.kill()
             process.wait()
+
+
+class Pulse:
+    """Whether a server still answers: asked now and then, lost after some silences in a row."""
+
+    def __init__(self, answers: Callable[[], bool], every_s: float = 10, most: int = 3) -> None:
+        self.answers = answers
+        self.every_s, self.most = every_s, most
+        self.silences, self.asked = 0, -math.inf
+
+    def lost(self, now: float) -> bool:
+        """Whether it is time to start it anew. ``now``: seconds of a clock that only rises."""
+        if now - self.asked < self.every_s:
+            return False
+        self.asked = now
+        self.silences = 0 if self.answers() else self.silences + 1
+        if self.silences < self.most:
+            return False
+        self.silences = 0
+        return True
