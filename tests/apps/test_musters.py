@@ -407,7 +407,7 @@ def test_reading_the_muster_takes_a_fixed_number_of_queries(
     ada: Client, muster: dict[str, Any],
     django_assert_num_queries: DjangoAssertNumQueries,
 ) -> None:  # fmt: skip
-    with django_assert_num_queries(12):
+    with django_assert_num_queries(13):
         ada.get(f"/api/musters/{muster['id']}")
 
 

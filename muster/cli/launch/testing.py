@@ -73,8 +73,8 @@ def _failed_checks() -> list[str]:
 
 
 def _tests(words: list[str]) -> int:
-    """Run the tests; ``words`` go to pytest. Without any, the browser's run beside the others, on
-    the second core and in a database of their own."""
+    """Run the tests; ``words`` go to pytest. Without any, those of the application run beside
+    the others, on the second core and in a database of their own."""
     say("Tests")
     # A run that was cut off left its rows in the test database: begin with a new one then.
     anew = ["--create-db"] if UNFINISHED.exists() else []
@@ -83,8 +83,8 @@ def _tests(words: list[str]) -> int:
         code = _pytest([*anew, *words]).wait()
     else:
         with tempfile.TemporaryFile() as told:
-            beside = _pytest([*anew, "tests/browser"], told, "test_crisp_muster_browser")
-            code = _pytest([*anew, "--ignore=tests/browser"]).wait()
+            beside = _pytest([*anew, "tests/apps"], told, "test_crisp_muster_apps")
+            code = _pytest([*anew, "--ignore=tests/apps"]).wait()
             code = max(code, beside.wait())
             told.seek(0)
             say(told.read().decode())

@@ -12,9 +12,18 @@ from muster.core.errors import DomainError, nearest
 from muster.core.recipes.recipe import Recipe
 from muster.core.stack import rules as _rules
 from muster.core.stack.cautions import Caution, cautions_of
-from muster.core.stack.finding import RULES, SEVERITIES, Finding, Remove
+from muster.core.stack.finding import (
+    RULES,
+    SEVERITIES,
+    Change,
+    Finding,
+    Remove,
+    Repair,
+    Several,
+)
 from muster.core.stack.habits.house import Habits
 from muster.core.stack.walk import Walk, walk
+from muster.core.vocabulary import MOST_MINUTES
 
 assert _rules.__path__, "importing the package registers its rules"
 
@@ -41,8 +50,22 @@ def check(
     found = [finding for rule in RULES.values() for finding in rule.findings(walked)]
     if len(walked.recipe.passes) == 1:
         found = [_kept_whole(finding) for finding in found]
+    found = [replace(one, repairs=tuple(filter(_can_be, one.repairs))) for one in found]
     found.sort(key=lambda one: (SEVERITIES.index(one.severity), order.get(one.key, -1), one.code))
     return Report(walked, tuple(found), tuple(cautions_of(walked.recipe, tables)))
+
+
+def _can_be(repair: Repair) -> bool:
+    """Whether what a repair states is a value that a pass can have: no wait is longer than that."""
+    steps = repair.steps if isinstance(repair, Several) else (repair,)
+    waits = [
+        value
+        for step in steps
+        if isinstance(step, Change)
+        for name, value in step.values
+        if name == "stand_min"
+    ]
+    return all(not isinstance(wait, int | float) or wait <= MOST_MINUTES for wait in waits)
 
 
 def _kept_whole(finding: Finding) -> Finding:

@@ -427,7 +427,7 @@ export interface paths {
         };
         /**
          * Musters
-         * @description The user's musters, newest first.
+         * @description The user's musters, newest first. Three queries.
          */
         get: operations["muster_api_musters_musters"];
         put?: never;

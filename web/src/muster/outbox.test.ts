@@ -1,4 +1,5 @@
 import 'fake-indexeddb/auto'
+import { reactive } from 'vue'
 import { afterEach, beforeEach, expect, it, vi } from 'vitest'
 import { Complaint } from '../api/client'
 import { useOutbox, type Waiting } from './outbox'
@@ -27,6 +28,12 @@ afterEach(async () => {
   await box.again()
   await box.send(all)
   await shown(box.waiting, [])
+})
+
+it('keeps a fact whose values are watched, as they come from the view', async () => {
+  const watched = reactive({ ...fact('c'), pass_keys: ['under'] })
+  await box.put(7, [watched])
+  await shown(box.waiting, ['a', 'b', 'c'])
 })
 
 it('lets go of a fact when the server has it', async () => {

@@ -53,7 +53,9 @@ export function useOutbox() {
   liveQuery(() => database.outbox.toArray()).subscribe((rows) => (kept.value = rows))
 
   async function put(muster: number, facts: Fact[]) {
-    await database.outbox.bulkAdd(facts.map((fact) => ({ muster, fact })))
+    // What comes from the view is watched, and the browser's database takes plain values only.
+    const plain = JSON.parse(JSON.stringify(facts)) as Fact[]
+    await database.outbox.bulkAdd(plain.map((fact) => ({ muster, fact })))
   }
 
   /** Send what waits, muster by muster; what cannot be sent now goes on waiting. The first thing

@@ -23,7 +23,7 @@ const WARN_MS = 5 * 60_000
 const muster = useMuster()
 const now = ref(Date.now() + muster.ahead)
 const call = useCall(now)
-const { bench, card, open, current, endsAbout, stamp } = call
+const { bench, card, open, pips, current, endsAbout, stamp } = call
 const { unlock, signal, inverted } = useSignal()
 const asking = ref(false)
 const marking = ref(false)
@@ -200,7 +200,7 @@ const when = (next: Schemas['CallCard']) => {
       />
       <BenchPips
         class="my-4 max-md:my-2"
-        :pips="bench.pips"
+        :pips="pips"
         :current="bench.running ? current : null"
         @through="press"
         @touch-up="call.touchUp"

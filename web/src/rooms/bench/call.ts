@@ -1,4 +1,4 @@
-import { computed, ref, type Ref } from 'vue'
+import { computed, ref, watch, type Ref } from 'vue'
 import { useMuster, type Fact } from '../../muster'
 
 /** The call on the bench and what can be done with it: each act is one or more facts. */
@@ -6,7 +6,18 @@ export function useCall(now: Ref<number>) {
   const muster = useMuster()
   const bench = computed(() => muster.view?.bench)
   const card = computed(() => bench.value?.call ?? null)
-  const open = computed(() => bench.value?.pips.filter((pip) => pip.state === 'open') ?? [])
+  /** Models ticked since the view was read: shown as done at once, the plan follows. */
+  const ticked = ref(new Set<number>())
+  const pips = computed(() =>
+    (bench.value?.pips ?? []).map((pip) =>
+      pip.state === 'open' && ticked.value.has(pip.model) ? { ...pip, state: 'wet' } : pip,
+    ),
+  )
+  const open = computed(() => pips.value.filter((pip) => pip.state === 'open'))
+  watch(
+    () => muster.view,
+    () => muster.waiting.length || (ticked.value = new Set()),
+  )
   const current = computed(() => open.value[0]?.model ?? null)
   /** When the model in hand was begun. */
   const since = ref<string | null>(null)
@@ -66,6 +77,7 @@ export function useCall(now: Ref<number>) {
       }),
     )
     since.value = new Date(end).toISOString()
+    ticked.value = new Set([...ticked.value, ...mine.map((pip) => pip.model)])
     if (last) facts.push(fact('end', { at }))
     void muster.record(facts)
   }
@@ -103,7 +115,7 @@ export function useCall(now: Ref<number>) {
   }
 
   return {
-    bench, card, open, current, endsAbout, stamp,
+    bench, card, open, pips, current, endsAbout, stamp,
     begin, tickThrough, stop, pause, takeBack, touchUp, skip,
   } // prettier-ignore
 }
