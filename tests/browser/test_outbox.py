@@ -48,6 +48,8 @@ def ticks(kind: str = "tick") -> int:
 
 def tick(browser: Browser, times: int = 1) -> None:
     """Tick the current model, by its key."""
+    browser.find("//button[contains(., 'is done')]")
+    browser.driver.execute_script("document.activeElement.blur()")
     for _ in range(times):
         browser.keys(" ")
 
@@ -62,8 +64,8 @@ def test_ticks_outlive_the_end_of_a_session_and_go_on_after_signing_in(
     begun.commit("//input[@name='name']", "ada", TAB)
     begun.commit("//input[@name='password']", "reeds and silt", TAB)
     begun.press("Sign in")
-    begun.find("//h1[.='Your musters']")
-    begun.driver.find_element(By.PARTIAL_LINK_TEXT, "Muster").click()
+    begun.find("//h1[.='Musters']")
+    begun.find("//a[contains(., 'First muster')]").click()
     begun.until(lambda: ticks() == 2)
 
 
@@ -73,7 +75,7 @@ def test_ticks_without_a_server_are_shown_at_once_and_sent_when_it_answers(
     offline(begun)
     tick(begun, 3)
     begun.find(WAITING)
-    done = "//li[contains(@class, 'relative')]//*[contains(@aria-label, 'wet')]"
+    done = "//*[starts-with(@aria-label, 'Model') and contains(@aria-label, 'wet')]"
     begun.until(lambda: len(begun.driver.find_elements(By.XPATH, done)) >= 3)
     assert ticks() == 0
     online(begun)

@@ -23,7 +23,7 @@ const WARN_MS = 5 * 60_000
 const muster = useMuster()
 const now = ref(Date.now() + muster.ahead)
 const call = useCall(now)
-const { bench, card, open, pips, current, endsAbout, stamp } = call
+const { bench, card, open, pips, running, current, endsAbout, stamp } = call
 const { unlock, signal, inverted } = useSignal()
 const asking = ref(false)
 const marking = ref(false)
@@ -43,7 +43,7 @@ const title = computed(() => {
 })
 const inSitting = computed(() => Boolean(bench.value?.sitting_end))
 const unanswered = computed(
-  () => bench.value?.running && open.value.length && (asking.value || bench.value.forgotten),
+  () => running.value && open.value.length && (asking.value || bench.value?.forgotten),
 )
 const mustClean = computed(() => {
   const from = bench.value?.clean_up_from
@@ -80,7 +80,7 @@ function press(model: number) {
 }
 
 function end() {
-  if (!bench.value?.running) return begin()
+  if (!running.value) return begin()
   if (open.value.length) asking.value = true
   else call.stop()
 }
@@ -177,7 +177,7 @@ const when = (next: Schemas['CallCard']) => {
         Work in handfuls of {{ card.handful }}: the window is short.
       </p>
       <p v-if="card.note" class="tall mt-2 max-w-[70ch] text-20">{{ card.note }}</p>
-      <p v-if="card.cautions.length && !bench.running" class="tall max-w-[70ch] text-18">
+      <p v-if="card.cautions.length && !running" class="tall max-w-[70ch] text-18">
         {{ card.cautions.join(' ') }} The product's label and local rules come first.
       </p>
       <p v-if="light === 'lamp' || card.wet" class="tall text-16 text-soft">
@@ -201,7 +201,7 @@ const when = (next: Schemas['CallCard']) => {
       <BenchPips
         class="my-4 max-md:my-2"
         :pips="pips"
-        :current="bench.running ? current : null"
+        :current="running ? current : null"
         @through="press"
         @touch-up="call.touchUp"
       />
@@ -234,7 +234,7 @@ const when = (next: Schemas['CallCard']) => {
         @go-on="asking = false"
       />
       <div
-        v-else-if="!inSitting && !bench.running"
+        v-else-if="!inSitting && !running"
         class="my-4 flex flex-wrap items-center gap-3 text-22"
       >
         <label for="minutes">Sit down now, for</label>
@@ -255,7 +255,7 @@ const when = (next: Schemas['CallCard']) => {
         class="grid grid-cols-[2fr_1fr_1fr_1fr] gap-4 max-md:grid-cols-2 max-md:gap-2"
       >
         <button
-          v-if="bench.running"
+          v-if="running"
           class="btn btn-main big"
           :disabled="current === null || bench.paused"
           :title="
@@ -273,13 +273,13 @@ const when = (next: Schemas['CallCard']) => {
         <button v-else class="btn btn-main big" @click="begin">
           Start this call <span class="kbd max-md:hidden">Enter</span>
         </button>
-        <button v-if="bench.running" class="btn big" @click="end()">
+        <button v-if="running" class="btn big" @click="end()">
           End <span class="max-md:hidden">call</span> <span class="kbd max-md:hidden">Enter</span>
         </button>
         <button v-else class="btn big" @click="call.skip('later')">
           Later <span class="kbd max-md:hidden">S</span>
         </button>
-        <button v-if="bench.running" class="btn big" @click="call.pause">
+        <button v-if="running" class="btn big" @click="call.pause">
           {{ bench.paused ? 'Go on' : 'Pause' }} <span class="kbd">P</span>
         </button>
         <button v-else class="btn big" @click="call.skip('leave out')">Leave out</button>

@@ -13,10 +13,19 @@ export function useCall(now: Ref<number>) {
       pip.state === 'open' && ticked.value.has(pip.model) ? { ...pip, state: 'wet' } : pip,
     ),
   )
+  /** The call begun here, before the view says so: it can be ticked at once. */
+  const begun = ref<string | null>(null)
+  const running = computed(
+    () => Boolean(bench.value?.running) || (begun.value !== null && begun.value === card.value?.id),
+  )
   const open = computed(() => pips.value.filter((pip) => pip.state === 'open'))
   watch(
     () => muster.view,
-    () => muster.waiting.length || (ticked.value = new Set()),
+    () => {
+      if (muster.waiting.length) return
+      ticked.value = new Set()
+      begun.value = null
+    },
   )
   const current = computed(() => open.value[0]?.model ?? null)
   /** When the model in hand was begun. */
@@ -27,7 +36,7 @@ export function useCall(now: Ref<number>) {
   const endsAbout = computed(() => {
     const one = card.value
     if (!one) return null
-    if (!bench.value?.running) return one.end
+    if (!running.value) return one.end
     return new Date(now.value + open.value.length * one.per_item_s * 1000).toISOString()
   })
 
@@ -47,8 +56,9 @@ export function useCall(now: Ref<number>) {
   }
 
   function begin() {
-    if (!card.value || bench.value?.running) return
+    if (!card.value || running.value) return
     since.value = stamp()
+    begun.value = card.value.id
     void muster.record([fact('begin', { at: since.value })])
   }
 
@@ -57,7 +67,7 @@ export function useCall(now: Ref<number>) {
    * tick is shared evenly among them.
    */
   function tickThrough(model: number, at = stamp()) {
-    if (!bench.value?.running || bench.value.paused) return
+    if (!running.value || bench.value?.paused) return
     const mine = open.value.filter((pip) => pip.model <= model)
     if (!mine.length) return
     const last = mine.length === open.value.length
@@ -66,7 +76,7 @@ export function useCall(now: Ref<number>) {
     // Our clock is set by the server's at every answer, and may go back by a little.
     const from = Math.min(
       end,
-      Date.parse(since.value ?? bench.value.since ?? '') || end - per * mine.length,
+      Date.parse(since.value ?? bench.value?.since ?? '') || end - per * mine.length,
     )
     const step = (end - from) / mine.length
     const facts = mine.map((pip, index) =>
@@ -87,7 +97,7 @@ export function useCall(now: Ref<number>) {
   }
 
   function pause() {
-    if (!bench.value?.running) return
+    if (!running.value) return
     since.value = stamp()
     void muster.record([fact('pause')])
   }
@@ -104,7 +114,7 @@ export function useCall(now: Ref<number>) {
   async function skip(how: 'later' | 'leave out') {
     const one = card.value
     if (!one) return
-    if (bench.value?.running) await muster.record([fact('end')])
+    if (running.value) await muster.record([fact('end')])
     if (how === 'leave out') {
       const models = open.value.map((pip) => pip.model)
       await muster.command({ do: 'leave_out', unit: one.unit, pass_keys: one.pass_keys, models })
@@ -115,7 +125,7 @@ export function useCall(now: Ref<number>) {
   }
 
   return {
-    bench, card, open, pips, current, endsAbout, stamp,
+    bench, card, open, pips, running, current, endsAbout, stamp,
     begin, tickThrough, stop, pause, takeBack, touchUp, skip,
   } // prettier-ignore
 }
