@@ -22,7 +22,7 @@ from muster.apps import clock
 from tests import generating
 from tests.conftest import TUESDAY
 
-EXAMPLES = int(os.environ.get("CRISP_EXAMPLES", "15"))
+EXAMPLES = int(os.environ.get("CRISP_EXAMPLES", "8"))
 MANY = settings(
     max_examples=EXAMPLES, deadline=None,
     # An example is a whole muster, planned: making a failing one smaller would take minutes.

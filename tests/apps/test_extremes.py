@@ -82,7 +82,7 @@ def test_what_is_accepted_is_read_from_then_on(ada: Client, held: Clock, passes:
     view = read_all(ada, made.body["id"])
     assert view["board"]["calls"] or view["board"]["left"], "planned, or left with its reason"
     held.move(days=40)
-    read_all(ada, made.body["id"])
+    assert ada.get(f"/api/musters/{made.body['id']}").status_code == 200
 
 
 def test_a_recipe_of_a_hundred_and_twenty_passes_is_looked_over_and_one_more_refused(

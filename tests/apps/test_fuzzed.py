@@ -17,7 +17,7 @@ from schemathesis import Case
 from muster.api.root import api
 from tests.conftest import Clock, post
 
-EXAMPLES = int(os.environ.get("CRISP_EXAMPLES", "4"))
+EXAMPLES = int(os.environ.get("CRISP_EXAMPLES", "3"))
 ENDS = ("/api/me/delete", "/api/sign-out", "/api/sign-in", "/api/sign-up", "/api/open-demo")
 """What ends the session, or needs none: tested by hand."""
 

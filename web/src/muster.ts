@@ -80,8 +80,9 @@ export const useMuster = defineStore('muster', () => {
   /** Send what waits; then the mended view follows, once for all that was stored. */
   async function send() {
     try {
-      if (await sendWaiting(transport.facts)) await follows()
+      if (!(await sendWaiting(transport.facts))) return
       complaints.value = []
+      await follows()
     } catch (error) {
       if (!(error instanceof Complaint)) throw error
       complaints.value = error.complaints

@@ -6,8 +6,9 @@ export function useCall(now: Ref<number>) {
   const muster = useMuster()
   const bench = computed(() => muster.view?.bench)
   const card = computed(() => bench.value?.call ?? null)
-  /** Models ticked since the view was read: shown as done at once, the plan follows. */
-  const ticked = ref(new Set<number>())
+  /** Models ticked since the view was read, with their facts: shown as done at once, the plan
+   *  follows. */
+  const ticked = ref(new Map<number, string>())
   const pips = computed(() =>
     (bench.value?.pips ?? []).map((pip) =>
       pip.state === 'open' && ticked.value.has(pip.model) ? { ...pip, state: 'wet' } : pip,
@@ -23,7 +24,7 @@ export function useCall(now: Ref<number>) {
     () => muster.view,
     () => {
       if (muster.waiting.length) return
-      ticked.value = new Set()
+      ticked.value = new Map()
       begun.value = null
     },
   )
@@ -87,7 +88,10 @@ export function useCall(now: Ref<number>) {
       }),
     )
     since.value = new Date(end).toISOString()
-    ticked.value = new Set([...ticked.value, ...mine.map((pip) => pip.model)])
+    ticked.value = new Map([
+      ...ticked.value,
+      ...facts.map((one): [number, string] => [one.model ?? 0, one.id]),
+    ])
     if (last) facts.push(fact('end', { at }))
     void muster.record(facts)
   }
@@ -103,7 +107,9 @@ export function useCall(now: Ref<number>) {
   }
 
   function takeBack() {
-    const last = bench.value?.last_fact
+    const here = [...ticked.value].at(-1)
+    if (here) ticked.value = new Map([...ticked.value].slice(0, -1))
+    const last = here?.[1] ?? bench.value?.last_fact
     if (last) void muster.takeBack([last])
   }
 
