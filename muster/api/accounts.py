@@ -55,6 +55,14 @@ def _me(request: HttpRequest) -> Me:
               demo=settings.DEMO_ACCOUNT)  # fmt: skip
 
 
+def _cleaned(name: str) -> str:
+    """A name as it is kept, for signing up and in. Raises DomainError where nothing is left."""
+    try:
+        return clean_name(name)
+    except ValueError as error:
+        raise DomainError(f"name: {error}") from error
+
+
 @router.get("/me", auth=None, response=Me)
 def me(request: HttpRequest) -> Me:
     """Who is signed in."""
@@ -67,10 +75,7 @@ def sign_up(request: HttpRequest, payload: Credentials) -> Me:
 
     Raises DomainError for a name that is taken or a weak password.
     """
-    try:
-        name = clean_name(payload.name)
-    except ValueError as error:
-        raise DomainError(f"name: {error}") from error
+    name = _cleaned(payload.name)
     if len(name) > 60:
         raise DomainError("name: it must have 1 to 60 letters")
     alike = User.objects.annotate(key=Lower("username")).filter(key=name_key(name))
@@ -92,7 +97,7 @@ def sign_up(request: HttpRequest, payload: Credentials) -> Me:
 @router.post("/sign-in", auth=None, response=Me)
 def sign_in(request: HttpRequest, payload: Credentials) -> Me:
     """Sign in; too many wrong tries lock the name for a quarter of an hour. Raises DomainError."""
-    user = authenticate(request, username=payload.name.strip(), password=payload.password)
+    user = authenticate(request, username=_cleaned(payload.name), password=payload.password)
     if user is None:
         raise DomainError(
             "name or password is wrong; after eight wrong tries wait a quarter of an hour"

@@ -13,6 +13,7 @@ from muster.apps.colour.queries import shelf_entries
 from muster.apps.house.services import house_of
 from muster.apps.recipes.queries import versions_of
 from muster.core.craft.climate import Climate
+from muster.core.house import Celsius, Percent
 from muster.core.recipes.expand import held_by
 from muster.core.recipes.recipe import MOST_PASSES, Pass, Recipe
 from muster.core.stack.cautions import FIRST
@@ -32,8 +33,8 @@ class DraftIn(Schema):
     kind: Kind
     material: Name = "polystyrene"
     passes: Annotated[list[Pass], Field(max_length=MOST_PASSES)]
-    celsius: Annotated[float, Field(ge=-20, le=50)] | None = None
-    humidity: Annotated[float, Field(ge=0, le=100)] | None = None
+    celsius: Celsius | None = None
+    humidity: Percent | None = None
     weathering: Literal["solvent", "all-acrylic"] | None = None
     undercoat: Undercoat = "as it is"
 

@@ -47,10 +47,10 @@ _DEATH_SIGNAL = 1  # PR_SET_PDEATHSIG
 
 BUSY = "much is being worked out at once: wait a few seconds, then try again"
 TOO_LONG = (
-    f"this takes longer than {SECONDS:g} seconds and was ended; nothing was changed. Make it "
-    "smaller: fewer models, shorter waits, a simpler mesh"
+    f"this takes longer than {SECONDS:g} seconds and was ended. Look whether it was kept; if not, "
+    "make it smaller: fewer models, shorter waits, a simpler mesh"
 )
-ENDED = "what worked on this ended before it was done, and nothing was changed: try again"
+ENDED = "what worked on this ended before it answered: look whether it was kept, else try again"
 
 
 @dataclass(frozen=True)

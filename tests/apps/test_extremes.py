@@ -221,6 +221,14 @@ def test_two_names_that_look_alike_are_one_account(client: Client, ada: Client) 
         assert answer.status_code == 422 and "taken" in answer.json()["complaints"][0]
 
 
+@pytest.mark.django_db
+def test_one_signs_in_by_the_name_as_it_was_typed_when_signing_up(held: Clock) -> None:
+    body = {"name": " Cora  of\u200b Silt ", "password": "reeds and silt"}
+    for path in ("sign-up", "sign-in"):
+        answer = Client().post(f"/api/{path}", body, content_type="application/json")
+        assert answer.json()["name"] == "Cora of Silt"
+
+
 def test_a_muster_never_holds_more_than_it_can(ada: Client, held: Clock) -> None:
     units = [{"line": f"500 pikes foot {name}", "recipe": "infantry-six"} for name in "abcdefg"]
     answer = post(ada, "musters", {**NEW, "units": units})

@@ -85,8 +85,9 @@ export const useMuster = defineStore('muster', () => {
       await follows()
     } catch (error) {
       if (!(error instanceof Complaint)) throw error
-      complaints.value = error.complaints
+      // Nothing is lost where the server is away or wants to know who asks: it is said to wait.
       if (error.status === 401) failed.value = 401
+      else if (error.status >= 400 && error.status < 500) complaints.value = error.complaints
     }
   }
 

@@ -7,6 +7,7 @@ import Complaints from './Complaints.vue'
 import Figure from './Figure.vue'
 import RefusedFacts from './RefusedFacts.vue'
 import Unplanned from './Unplanned.vue'
+import WaitingFacts from './WaitingFacts.vue'
 
 const muster = useMuster()
 const route = useRoute()
@@ -107,11 +108,7 @@ watch(id, (now) => now && muster.load(now), { immediate: true })
       <RouterLink class="link" to="/musters">All musters</RouterLink>
     </p>
     <p v-else class="flex-1 text-soft" role="status">Reading the muster …</p>
-    <span v-if="muster.waiting.length" class="text-14" role="status"
-      >{{ muster.waiting.length }} kept here, not yet sent
-      <RouterLink v-if="muster.failed === 401" class="link" to="/">Sign in to send</RouterLink>
-      <button v-else class="link" @click="muster.send()">Send now</button></span
-    >
+    <WaitingFacts v-if="route.name !== 'bench'" />
   </header>
   <Complaints class="px-4" />
   <RefusedFacts v-if="muster.refused.length" class="mx-4" />

@@ -13,8 +13,8 @@ const nameOf = (unit: string) =>
 <template>
   <section class="border-b border-rule py-2" role="status">
     <p>
-      <span class="warn">Not taken:</span> {{ count(muster.refused.length, 'fact') }} of the bench,
-      kept here until you decide.
+      <span class="warn">Not taken:</span> {{ count(muster.refused.length, 'record') }} of the
+      bench, kept here until you decide.
     </p>
     <ul class="max-h-[30vh] overflow-auto text-14">
       <li v-for="one in muster.refused" :key="one.number">

@@ -7,6 +7,7 @@ import { light } from '../../light'
 import { useMuster } from '../../muster'
 import MissedWindows from '../../parts/MissedWindows.vue'
 import MovedCalls from '../../parts/MovedCalls.vue'
+import WaitingFacts from '../../parts/WaitingFacts.vue'
 import Swatch from '../../parts/Swatch.vue'
 import { count, lastAt } from '../../words'
 import { readMix } from '../recipes/mix'
@@ -144,6 +145,8 @@ const when = (next: Schemas['CallCard']) => {
         <rect v-if="card.wet" width="100%" height="50%" :fill="card.wet" />
       </svg>
     </div>
+    <!-- Above the rest, so that nothing moves under the finger that ticks. -->
+    <WaitingFacts class="absolute -top-4 max-md:left-5" />
     <div class="min-w-0 flex-1 max-md:pl-5">
       <div class="tall flex justify-between gap-4 text-20 text-soft max-md:text-16">
         <span
