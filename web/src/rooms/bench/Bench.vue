@@ -146,7 +146,7 @@ const when = (next: Schemas['CallCard']) => {
       </svg>
     </div>
     <!-- Above the rest, so that nothing moves under the finger that ticks. -->
-    <WaitingFacts class="absolute -top-4 max-md:left-5" />
+    <WaitingFacts class="absolute -top-3 max-md:left-5" />
     <div class="min-w-0 flex-1 max-md:pl-5">
       <div class="tall flex justify-between gap-4 text-20 text-soft max-md:text-16">
         <span
