@@ -10,7 +10,7 @@ from ninja import Router, Schema
 
 from muster.api.alternative_starts import AlternativeStart, alternative_starts
 from muster.api.requests import UserRequest
-from muster.apps.plan.current import current_plan, queue
+from muster.apps.plan.current import UNDER_WAY, Current, current_plan, queue
 from muster.apps.plan.heartbeat import worker_lives
 from muster.apps.plan.models import PlanRun
 from muster.apps.recipes.queries import newest_recipes
@@ -29,8 +29,6 @@ OUTLOOK_KEPT_S = 3600
 
 MOST_RUNS = 3
 """A user's runs that may be improved at once; others' musters want the workers too."""
-
-UNDER_WAY = (PlanRun.Status.QUEUED, PlanRun.Status.IMPROVING)
 
 
 class Progress(Schema):
@@ -61,7 +59,7 @@ def improve_plan(request: UserRequest, muster_id: int) -> Progress:
 
     Raises DomainError where too many plans are improved at once.
     """
-    current = current_plan(own_muster(request.user, muster_id))
+    current = current_plan(own_muster(request.user, muster_id), anew=True)
     if not current.plan.blocks:
         raise DomainError("there is nothing planned to improve: see what is left, and why")
     if current.run.status not in UNDER_WAY:
@@ -70,6 +68,12 @@ def improve_plan(request: UserRequest, muster_id: int) -> Progress:
             raise DomainError(f"{MOST_RUNS} of your plans are being improved: wait, or stop one")
         queue(current.run, MORE_S)
     return progress_of(current.run)
+
+
+def _known(current: Current) -> str:
+    """A name for what is planned: another where it is improved, and after facts."""
+    run, facts = current.run, len(current.derived.snapshot.facts)
+    return f"{run.pk}-{run.plan['cost_s']}-{facts}"
 
 
 @router.post("/musters/{int:muster_id}/plan/stop", response=Progress)
@@ -116,7 +120,7 @@ def left(request: UserRequest, muster_id: int, call: str) -> list[LeftRemedy]:
     row = next((r for r in left_rows(current.derived, current.plan) if call in r.calls), None)
     if row is None:
         raise Http404
-    key = f"left-{current.run.pk}-{current.run.plan['cost_s']}-{call}"
+    key = f"left-{_known(current)}-{call}"
     found: list[LeftRemedy] | None = cache.get(key)
     if found is None:
         found = left_remedies(current.derived, current.plan, row)
@@ -128,8 +132,7 @@ def left(request: UserRequest, muster_id: int, call: str) -> list[LeftRemedy]:
 def outlook(request: UserRequest, muster_id: int) -> Outlook:
     """Other tray sizes beside this plan, and the chance to be in time. Kept while the plan is."""
     current = current_plan(own_muster(request.user, muster_id))
-    run = current.run
-    key = f"outlook-{run.pk}-{run.plan['cost_s']}"
+    key = f"outlook-{_known(current)}"
     found: Outlook | None = cache.get(key)
     if found is None:
         others = newest_recipes(request.user).values()

@@ -8,6 +8,7 @@ from dataclasses import replace
 from datetime import datetime, timedelta
 
 from muster.core.pipeline import Derived
+from muster.core.plan.carrying_on import carry_on
 from muster.core.plan.plan import Plan
 from muster.core.snapshot import Chore
 
@@ -34,18 +35,20 @@ def shifted(plan: Plan, by_s: int) -> Plan:
     )
 
 
-def still_holds(plan: Plan, derived: Derived) -> bool:
-    """Whether nothing planned lies so far back that it can no longer be begun as planned."""
+def carried_on(plan: Plan, derived: Derived, facts: int) -> Plan | None:
+    """What of a shifted plan is still to come, where all went and goes as planned; else None.
+
+    ``facts``: how many the plan was made with. A plan that leaves something is made anew after
+    others: there may be room now.
+    """
     problem = derived.instance.problem
-    if any(block.do == "work" and block.ref not in problem.tasks for block in plan.blocks):
-        return False
-    limit = problem.now - int(GRACE.total_seconds())
-    for block in plan.blocks:
-        if block.do != "work":
-            continue
-        under_way = block.ref == derived.instance.running
-        return (block.end if under_way else block.start) >= limit
-    return True
+    if facts == len(derived.snapshot.facts):
+        known = all(block.ref in problem.tasks for block in plan.blocks if block.do == "work")
+        if known and all(block.start >= problem.now for block in plan.blocks[:1]):
+            return plan
+    elif plan.left:
+        return None
+    return carry_on(problem, plan, int(GRACE.total_seconds()))
 
 
 def chores_so_far(

@@ -208,3 +208,38 @@ def test_the_worker_never_hands_back_a_worse_plan(ada: Client, muster: dict[str,
     run.refresh_from_db()
     assert run.plan["cost_s"] <= before
     assert run.plan["left"] == []
+
+
+def test_a_tick_that_came_as_planned_makes_no_plan(
+    ada: Client, muster: dict[str, Any], held: Clock
+) -> None:
+    """The run that was improved stays, and goes on being improved, with what is left of it."""
+    runs = PlanRun.objects.filter(muster=muster["id"])
+    runs.update(status=PlanRun.Status.DONE)
+    call = muster["bench"]["call"]
+    card = next(one for one in muster["board"]["calls"] if one["id"] == call["id"])
+    held.move(minutes=37)
+    view = record(ada, muster, fact(muster, "begin", held.now))
+    for model in view["bench"]["call"]["models"]:
+        held.move(seconds=card["per_item_s"])
+        view = record(ada, view, fact(muster, "tick", held.now, model=model))
+    assert runs.count() == 1
+    runs.update(status=PlanRun.Status.IMPROVING, budget_s=20, spent_s=5)
+    view = record(ada, view, fact(muster, "end", held.now))
+    assert runs.count() == 2
+    going_on = runs.latest("id")
+    assert (going_on.status, going_on.budget_s) == (PlanRun.Status.QUEUED, 15)
+    assert all(one["task"] != call["id"] for one in going_on.plan["blocks"] if one["do"] == "work")
+
+
+def test_asking_for_more_improves_what_is_still_to_come(
+    ada: Client, muster: dict[str, Any], held: Clock
+) -> None:
+    runs = PlanRun.objects.filter(muster=muster["id"])
+    runs.update(status=PlanRun.Status.DONE)
+    held.move(minutes=37)
+    record(ada, muster, fact(muster, "begin", held.now))
+    post(ada, f"musters/{muster['id']}/plan/improve", None)
+    run = runs.latest("id")
+    assert (run.status, run.facts) == (PlanRun.Status.QUEUED, 1)
+    assert run.made_for == held.now

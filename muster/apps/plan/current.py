@@ -10,8 +10,9 @@ from pydantic import TypeAdapter
 from muster.apps.plan.models import PlanRun
 from muster.apps.plan.snapshots import snapshot_of
 from muster.apps.roll.models import Muster
-from muster.core.kept_plan import chores_so_far, shifted, still_holds
+from muster.core.kept_plan import carried_on, chores_so_far, shifted
 from muster.core.pipeline import Derived, derive_what_can, plan_first
+from muster.core.plan.carrying_on import is_later
 from muster.core.plan.plan import Plan
 from muster.core.plan.writing import problem_to_json
 from muster.core.snapshot import Chore
@@ -20,6 +21,8 @@ from muster.core.views.moved import Moved, moved_between
 MOVED: TypeAdapter[list[Moved]] = TypeAdapter(list[Moved])
 
 CHORES: TypeAdapter[list[Chore]] = TypeAdapter(list[Chore])
+
+UNDER_WAY = (PlanRun.Status.QUEUED, PlanRun.Status.IMPROVING)
 
 IMPROVE_S = 20.0
 """How long a worker improves a plan after choices have changed."""
@@ -32,27 +35,46 @@ class Current:
     derived: Derived
     plan: Plan
     run: PlanRun
-    mended: bool
 
 
-def current_plan(muster: Muster) -> Current:
-    """The plan of the muster as it stands now; what cannot be planned is told in its trouble."""
+def current_plan(muster: Muster, anew: bool = False) -> Current:
+    """The plan of the muster as it stands now; what cannot be planned is told in its trouble.
+
+    ``anew``: a run of its own for what is left of a plan that was carried on, so that a worker
+    improves what is still to come.
+    """
     snapshot, house = snapshot_of(muster)
     run = PlanRun.objects.filter(muster=muster).order_by("-id").first()
     chores = chores_of(run, snapshot.now) if run is not None else ()
-    snapshot = replace(snapshot, chores=chores)
-    derived = derive_what_can(snapshot)
-    seen = (muster.version, len(snapshot.facts), house)
-    same = run is not None and (run.version, run.facts, run.house) == seen
-    if run is not None and same:
-        plan = plan_of(run, derived)
-        if still_holds(plan, derived):
-            return Current(derived, plan, run, False)
+    derived = derive_what_can(replace(snapshot, chores=chores))
     guide = plan_of(run, derived) if run is not None else None
-    changed = run is None or (run.version, run.house) != (muster.version, house)
-    derived, plan = plan_first(derived, guide, steady=not changed)
-    moved = moved_between(derived, guide, plan) if guide is not None else []
-    new = PlanRun.objects.create(
+    if run is None or guide is None or (run.version, run.house) != (muster.version, house):
+        derived, plan = plan_first(derived, guide)
+        moved = moved_between(derived, guide, plan) if guide is not None else []
+        return _kept(muster, house, derived, plan, moved, IMPROVE_S)
+    # A worker that improves the plan goes on with what is left of it, and knows the facts.
+    budget_s = max(1.0, run.budget_s - run.spent_s) if run.status in UNDER_WAY else 0.0
+    carried = carried_on(guide, derived, run.facts)
+    if carried is None:
+        derived, plan = plan_first(derived, guide, steady=True)
+        return _kept(muster, house, derived, plan, moved_between(derived, guide, plan), budget_s)
+    problem = derived.instance.problem
+    renewed = anew and carried.blocks != guide.blocks
+    if run.facts != len(snapshot.facts):
+        # What comes later is known from now on; between sittings, so is what is over.
+        over = problem.sitting_at(problem.now) is None
+        renewed = renewed or over or budget_s > 0 or is_later(guide, carried)
+    if renewed:
+        return _kept(muster, house, derived, carried, MOVED.validate_python(run.moved), budget_s)
+    return Current(derived, carried, run)
+
+
+def _kept(
+    muster: Muster, house: int, derived: Derived, plan: Plan, moved: list[Moved], budget_s: float
+) -> Current:
+    """A run for a plan; a worker improves it where it has a budget."""
+    snapshot = derived.snapshot
+    run = PlanRun.objects.create(
         muster=muster,
         version=muster.version,
         facts=len(snapshot.facts),
@@ -62,14 +84,14 @@ def current_plan(muster: Muster) -> Current:
         problem=problem_to_json(derived.instance.problem),
         plan=plan.to_json(),
         first_cost_s=plan.score.cost_s,
-        budget_s=IMPROVE_S if changed else 0,
+        budget_s=budget_s,
         moved=MOVED.dump_python(moved, mode="json"),
-        past=CHORES.dump_python(list(chores), mode="json"),
+        past=CHORES.dump_python(list(snapshot.chores), mode="json"),
     )
-    PlanRun.objects.filter(muster=muster, pk__lt=new.pk - 20).delete()
-    if changed and plan.blocks:
-        queue(new)
-    return Current(derived, plan, new, run is not None and not changed)
+    PlanRun.objects.filter(muster=muster, pk__lt=run.pk - 20).delete()
+    if budget_s and plan.blocks:
+        queue(run)
+    return Current(derived, plan, run)
 
 
 def queue(run: PlanRun, budget_s: float | None = None) -> None:

@@ -19,9 +19,10 @@ from muster.core.plan.bounds_left import least_left_weight
 from muster.core.plan.bounds_openings import fewest_openings_s
 from muster.core.plan.calendar import Slot, slots
 from muster.core.plan.clocks import FOREVER, rates_of, ready_at
-from muster.core.plan.plan import Bounds
+from muster.core.plan.plan import Bounds, Left
 from muster.core.plan.problem import Problem, Rate
 from muster.core.plan.scoring import cost_of
+from muster.core.plan.subproblem import placed_part
 
 
 class BenchTime:
@@ -81,6 +82,18 @@ def bounds_of(problem: Problem) -> Bounds:
         return Bounds(late, hands_on, finish, hands_on, left_weight)
     cost = math.floor(cost_of(problem, hands_on, finish, waits))
     return Bounds(late, hands_on, finish, cost, left_weight)
+
+
+def bounds_beside(
+    problem: Problem, left: tuple[Left, ...], dropped: tuple[str, ...] = ()
+) -> Bounds:
+    """Lower bounds on every plan that leaves no more than ``left`` and keeps no pin of ``dropped``;
+    that on what is left, on every plan."""
+    whole = bounds_of(problem)
+    if not left and not dropped:
+        return whole
+    part = bounds_of(placed_part(problem, left, dropped))
+    return replace(part, left_weight=whole.left_weight)
 
 
 def chains(

@@ -61,13 +61,9 @@ class Planner:
             return self.bounds
         key = (left, dropped)
         if key not in self._bounds:
-            part = bounds_of(self._part(left, dropped))
+            part = bounds_of(placed_part(self.problem, left, dropped))
             self._bounds[key] = replace(part, left_weight=self.bounds.left_weight)
         return self._bounds[key]
-
-    def _part(self, left: tuple[Left, ...], dropped: tuple[str, ...]) -> Problem:
-        pins = tuple(pin for pin in self.problem.pins if pin.task not in dropped)
-        return placed_part(replace(self.problem, pins=pins), left)
 
     def prove(self, go_on: Callable[[], bool] | None = None) -> None:
         """Look for a stronger bound on the cost: some seconds, so not while anyone waits.
@@ -79,7 +75,7 @@ class Planner:
             return
         left = self._left(self.search.best)
         dropped = _dropped(self.problem, blocks_of(self.assembled, self.search.best))
-        part = self._part(left, dropped)
+        part = placed_part(self.problem, left, dropped)
         better = proven(part, self.bounds_beside(left, dropped))
         better = proven_whole(part, better, go_on or _so_often(_programmes(part)))
         if left or dropped:

@@ -6,6 +6,9 @@ from __future__ import annotations
 from muster.core.plan.plan import Plan
 from muster.core.plan.problem import Problem
 
+AS_PLANNED_S = 120
+"""What starts or ends within so much of its time goes as planned."""
+
 MOVED_S = 1800
 """A call that starts so much sooner or later has moved; so has one in another sitting."""
 

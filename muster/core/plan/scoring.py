@@ -7,6 +7,7 @@ from collections.abc import Iterable, Sequence
 from fractions import Fraction
 
 from muster.core.plan.calendar import stretches
+from muster.core.plan.clocks import rates_of, ready_at
 from muster.core.plan.plan import Block, Left, Score
 from muster.core.plan.problem import DAY_S, Problem
 
@@ -58,15 +59,38 @@ def measure(
     )
 
 
-def models_of(problem: Problem, left: Iterable[Left]) -> set[str]:
-    """The models of which anything is left."""
+def dry_after(problem: Problem, blocks: Iterable[Block]) -> dict[str, int]:
+    """When each item is dry of all that was worked on it and is in ``blocks``."""
+    pieces = [(b.ref, b.from_s, b.to_s, b.start, b.end) for b in blocks if b.do == "work"]
+    pieces += [(one.task, one.from_s, one.to_s, one.start, one.end) for one in problem.done]
+    found: dict[str, int] = {}
+    for name, from_s, to_s, start, end in pieces:
+        task = problem.tasks[name]
+        per, rates = task.per_item_s, rates_of(problem, task.clock)
+        for place in range(from_s // per, to_s // per):
+            # Facts are spread evenly over their piece, each moment rounded up to a second.
+            high = (place + 1) * per
+            ended = start - (-(high - from_s) * (end - start) // (to_s - from_s))
+            dry = ready_at(rates, ended, task.dry_s)
+            item = task.items[place]
+            found[item] = max(found.get(item, dry), dry)
+    return found
+
+
+def items_of(problem: Problem, left: Iterable[Left]) -> set[str]:
+    """The items of which anything is left."""
     return {
-        item.partition("/")[0]
+        item
         for one in left
         for item in problem.tasks[one.task].items[
             one.from_s // problem.tasks[one.task].per_item_s :
         ]
     }
+
+
+def models_of(problem: Problem, left: Iterable[Left]) -> set[str]:
+    """The models of which anything is left."""
+    return {item.partition("/")[0] for item in items_of(problem, left)}
 
 
 def unmet_wants_s(problem: Problem, blocks: Iterable[Block]) -> int:

@@ -10,6 +10,7 @@ from muster.core.plan.kernel.fields import column, copy_of, scalar
 from muster.core.plan.kernel.layout import BLOCK_FIELDS, DO_WORK, INF, State
 from muster.core.plan.list_search import ListSearch
 from muster.core.plan.plan import Plan
+from muster.core.plan.replanning import AS_PLANNED_S
 from muster.core.plan.search_state import SearchState, walked
 
 WAVES_SHARE = 0.15
@@ -23,9 +24,6 @@ REPAIR_TASKS = 8_000
 
 WORTH_MOVING_S = 900
 """A plan that is known is not thrown about for less bench work than this."""
-
-AS_PLANNED_S = 120
-"""What starts within so much of its time goes as planned."""
 
 CYCLE_STEPS, CYCLE_STEPS_A_ROW = 200, 5
 """How many steps an annealing takes that has the time, in all and for each row of the list."""

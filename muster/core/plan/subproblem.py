@@ -2,7 +2,7 @@
 
 from __future__ import annotations
 
-from collections.abc import Iterable
+from collections.abc import Collection, Iterable
 from dataclasses import replace
 from fractions import Fraction
 
@@ -10,13 +10,16 @@ from muster.core.plan.plan import Left
 from muster.core.plan.problem import Link, Problem, Task
 
 
-def placed_part(problem: Problem, left: Iterable[Left]) -> Problem:
-    """The problem without what is left: what is proven of it holds for every plan that places at
-    least as much.
+def placed_part(problem: Problem, left: Iterable[Left], dropped: Collection[str] = ()) -> Problem:
+    """The problem without what is left and without the pins of ``dropped``: what is proven of it
+    holds for every plan that places at least as much and keeps no more pins.
 
     An item of which anything is left is done when the last sitting ends, however long what is
     placed of it dries, so its lateness and its waiting prove nothing.
     """
+    if dropped:
+        pins = tuple(pin for pin in problem.pins if pin.task not in dropped)
+        problem = replace(problem, pins=pins)
     cut = {one.task: one.from_s // problem.tasks[one.task].per_item_s for one in left}
     if not cut:
         return problem

@@ -8,17 +8,14 @@ from __future__ import annotations
 
 import logging
 from collections.abc import Callable
-from dataclasses import replace
 
-from muster.core.plan.bounds import bounds_of
+from muster.core.plan.bounds import bounds_beside
 from muster.core.plan.checking import check
-from muster.core.plan.clocks import rates_of, ready_at
 from muster.core.plan.left import left_of
 from muster.core.plan.plan import Block, Plan
 from muster.core.plan.problem import Problem
 from muster.core.plan.relaxation import NoRelaxation
-from muster.core.plan.scoring import measure
-from muster.core.plan.subproblem import placed_part
+from muster.core.plan.scoring import dry_after, items_of, measure
 
 log = logging.getLogger(__name__)
 
@@ -51,39 +48,19 @@ def all_left(problem: Problem, seed: int = 1, steps: int = 0) -> Plan:
     blocks = _closing(problem)
     worked = problem.done_s()
     left = left_of(problem, worked, NoRelaxation())
-    gone = {
-        item
-        for one in left
-        for item in problem.tasks[one.task].items[one.from_s // problem.tasks[one.task].per_item_s:]
-    }  # fmt: skip
+    gone = items_of(problem, left)
     done_at = dict.fromkeys(gone, problem.last_end())
-    done_at |= {k: v for k, v in dry_from_facts(problem).items() if k not in gone}
-    placed = bounds_of(placed_part(problem, left))
+    done_at |= {k: v for k, v in dry_after(problem, ()).items() if k not in gone}
     return Plan(
         status="partial" if left else "planned",
         blocks=blocks,
         score=measure(problem, blocks, done_at, 0, left),
-        bounds=replace(placed, left_weight=bounds_of(problem).left_weight),
+        bounds=bounds_beside(problem, left),
         missed=(),
         seed=seed,
         steps=steps,
         left=left,
     )
-
-
-def dry_from_facts(problem: Problem) -> dict[str, int]:
-    """When the items are dry of which all that was ever worked is fact."""
-    found: dict[str, int] = {}
-    for piece in problem.done:
-        task = problem.tasks[piece.task]
-        span, work = piece.end - piece.start, piece.to_s - piece.from_s
-        for place in range(piece.from_s // task.per_item_s, piece.to_s // task.per_item_s):
-            high = (place + 1) * task.per_item_s
-            ended = piece.start - (-(high - piece.from_s) * span // work)
-            dry = ready_at(rates_of(problem, task.clock), ended, task.dry_s)
-            item = task.items[place]
-            found[item] = max(found.get(item, dry), dry)
-    return found
 
 
 def _closing(problem: Problem) -> tuple[Block, ...]:

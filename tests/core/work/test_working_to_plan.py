@@ -12,8 +12,9 @@ import pytest
 from muster.core.choices import Choices
 from muster.core.commands.rhythm import rhythm_of
 from muster.core.facts.fact import Fact
-from muster.core.kept_plan import chores_so_far, shifted, still_holds
+from muster.core.kept_plan import carried_on, chores_so_far, shifted
 from muster.core.pipeline import Derived, derive, plan_first
+from muster.core.plan.carrying_on import is_later
 from muster.core.plan.plan import Block, Plan
 from muster.core.plan.planner import Planner
 from muster.core.snapshot import Chore, Snapshot
@@ -56,18 +57,26 @@ class Evening:
         guide = None
         if self.plan is not None:
             guide = shifted(self.plan, made.instance.seconds(self.origin))
-            if self.seen == len(self.facts) and still_holds(guide, made):
+            carried = carried_on(guide, made, self.seen)
+            if carried is not None:
                 self.derived = made
-                return guide
+                if self.seen != len(self.facts) and is_later(guide, carried):
+                    self.keep(carried, chores)
+                return carried
         made, plan = plan_first(made, guide, steady=True)
         if guide is None:
             planner = Planner(made.instance.problem)
             planner.first()
             plan = planner.improve(400, lambda: 1.0)
         self.mended += 1
-        self.past, self.plan, self.seen = chores, plan, len(self.facts)
-        self.origin, self.derived = made.instance.origin, made
+        self.derived = made
+        self.keep(plan, chores)
         return plan
+
+    def keep(self, plan: Plan, chores: tuple[Chore, ...]) -> None:
+        assert self.derived is not None
+        self.past, self.plan, self.seen = chores, plan, len(self.facts)
+        self.origin = self.derived.instance.origin
 
     def tell(self, kind: str, block: Block, at: datetime, **more: Any) -> None:
         assert self.derived is not None
@@ -91,9 +100,13 @@ class Evening:
         }
 
     def work(self, block: Block, late: timedelta = timedelta(0), look_each: int = 60) -> None:
-        """Work one piece as planned, looking at the screen each minute."""
+        """Work one piece as planned, looking at the screen each minute of it and before it."""
         assert self.derived is not None
         begins = self.origin + timedelta(seconds=block.start) + late
+        self.now = max(self.now, begins - timedelta(minutes=12))
+        while late == timedelta(0) and self.now + timedelta(seconds=look_each) < begins:
+            self.now += timedelta(seconds=look_each)
+            self.look()
         task = self.derived.instance.problem.tasks[block.ref]
         call = self.derived.calls[block.ref]
         self.now = begins
@@ -144,6 +157,27 @@ def test_three_sittings_worked_to_plan_move_no_call_and_bench_time_falls_by_what
         left = sum(max(0.0, (end - max(start, evening.now)).total_seconds())
                    for start, end in blocks)  # fmt: skip
         assert evening.bench_s() == pytest.approx(left, abs=2)
+    assert evening.mended == 1, "the plan was made once, and never mended"
+
+
+def test_a_minute_late_and_a_minute_early_mends_nothing_and_moves_calls_by_no_more() -> None:
+    """No one ticks to the second, and what dries to the second is waited for all the same."""
+    hours = {day: (time(10), time(20)) for day in range(7)}
+    evening = Evening(replace(FORCE, rhythm=rhythm_of(hours, NOW.date())))
+    plan = evening.look()
+    planned = {
+        (b.ref, b.from_s): evening.origin + timedelta(seconds=b.start)
+        for b in plan.blocks
+        if b.do == "work"
+    }
+    for number, block in enumerate(pieces_of(evening, plan, 1)):
+        late = (25, 60, 0, 41, 7)[number % 5]
+        evening.now = max(evening.now, evening.origin + timedelta(seconds=block.start))
+        now_planned = next(b for b in evening.look().blocks if b.ref == block.ref)
+        evening.work(now_planned, late=timedelta(seconds=late))
+        for key, at in evening.starts().items():
+            assert abs((at - planned[key]).total_seconds()) <= 120
+    assert evening.mended == 1
 
 
 def test_a_start_makes_the_bench_time_no_longer() -> None:
