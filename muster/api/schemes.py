@@ -12,6 +12,7 @@ from muster.api.requests import Hex, RowId, UserRequest
 from muster.apps.colour.palette import OwnMix, lab_of_hex, palette_of
 from muster.apps.plan.snapshots import recipes_of
 from muster.apps.roll.queries import choices_of, own_muster
+from muster.core.by_name import ByName
 from muster.core.colour.judge import camouflage, fade_coat, filters, for_scale
 from muster.core.colour.mixed_passes import coloured
 from muster.core.colour.paint import stated
@@ -175,7 +176,7 @@ def accents(request: UserRequest, muster_id: int) -> list[AccentOut]:
     muster = own_muster(request.user, muster_id)
     choices = choices_of(muster)
     recipes = recipes_of(muster, choices)
-    paints = {one.paint.name: one.paint for one in palette_of(request.user).kept}
+    paints = ByName((one.paint.name, one.paint) for one in palette_of(request.user).kept)
     by_name: dict[str, dict[str, str]] = {}
     for unit in choices.units:
         recipe = coloured(recipes[unit.recipe, unit.recipe_version], paints)

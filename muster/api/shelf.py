@@ -22,6 +22,7 @@ from muster.core.colour.owned import OwnedPaint, Reading, optics_of
 from muster.core.colour.paint import contrast_ratio
 from muster.core.formats import shelf as shelf_format
 from muster.core.typed.paint_line import read_paint
+from muster.core.vocabulary import name_key
 
 router = Router()
 
@@ -208,7 +209,7 @@ def _twins(one: ShelfEntry, kept: list[ShelfEntry]) -> list[int]:
         for other in kept
         if other.id != one.id
         and (
-            other.paint.name.lower() == one.paint.name.lower()
+            name_key(other.paint.name) == name_key(one.paint.name)
             or (one.paint.code and (one.paint.range, one.paint.code)
                 == (other.paint.range, other.paint.code))
         )

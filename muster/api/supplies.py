@@ -21,6 +21,7 @@ from muster.apps.roll.queries import choices_of, own_muster
 from muster.core.amounts.area import BOXES, Box, model_cm2
 from muster.core.amounts.mesh import MOST_BYTES, measured
 from muster.core.amounts.requirements import Stock
+from muster.core.by_name import ByName
 from muster.core.errors import DomainError
 from muster.core.facts.replay import replay
 from muster.core.views.supplies import Supplies, supplies_of
@@ -126,10 +127,10 @@ def mesh(
 def _out(user: User, muster_id: int) -> Supplies:
     muster = own_muster(user, muster_id)
     choices = choices_of(muster)
-    stock = {
-        one.paint.name: Stock(one.paint.left_ml, one.paint.size_ml, one.paint.price)
+    stock = ByName(
+        (one.paint.name, Stock(one.paint.left_ml, one.paint.size_ml, one.paint.price))
         for one in used_from(user, shelf_entries(user.pk))
-    }
+    )
     house, version = services.house_of(user.pk)
     return supplies_of(
         choices, replay(facts_of(muster)),

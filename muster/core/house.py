@@ -15,7 +15,7 @@ from pydantic.dataclasses import dataclass
 from muster.core.craft.climate import Climate
 from muster.core.craft.tables import Own, Tables, tables_of
 from muster.core.stack.habits.house import Habits
-from muster.core.vocabulary import STRICT, Day, Name
+from muster.core.vocabulary import STRICT, Day, Name, name_key
 
 MOST_DAYS = 400
 """Of readings kept: the oldest go first."""
@@ -88,7 +88,7 @@ class House:
 
     def with_delivery(self, paint: str, day: date | None) -> House:
         """The house in which a paint will be there on a day (None: it is not waited for)."""
-        kept = tuple(one for one in self.awaited if one.paint != paint)
+        kept = tuple(one for one in self.awaited if name_key(one.paint) != name_key(paint))
         if day is not None:
             kept = (*kept, ExpectedDelivery(paint, day))
         return replace(self, awaited=kept)

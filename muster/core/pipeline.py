@@ -6,6 +6,7 @@ import logging
 from dataclasses import dataclass, replace
 from typing import Any
 
+from muster.core.by_name import ByName
 from muster.core.choices import Unit
 from muster.core.colour.mixed_passes import coloured
 from muster.core.errors import DomainError
@@ -48,7 +49,7 @@ def derive(snapshot: Snapshot, keep_running: bool = True) -> Derived:
     """Work and problem of a snapshot. Raises DomainError where the choices cannot hold together."""
     house = snapshot.house
     tables = house.tables()
-    paints = {paint.name: paint for paint in snapshot.shelf}
+    paints = ByName((paint.name, paint) for paint in snapshot.shelf)
     recipes: dict[tuple[str, int], Recipe] = {}
     waits_by_recipe: dict[tuple[str, int], ResolvedWaits] = {}
     for unit in snapshot.choices.units:

@@ -4,6 +4,7 @@ from __future__ import annotations
 
 import unicodedata
 from datetime import date, datetime, time
+from functools import lru_cache
 from typing import Annotated, Any, Literal, get_args
 
 from pydantic import AfterValidator, AwareDatetime, BeforeValidator, ConfigDict, Field
@@ -54,10 +55,12 @@ def clean_name(text: str) -> str:
     return found
 
 
+@lru_cache(maxsize=4096)
 def name_key(name: str) -> str:
     """By which two spellings are one name: without regard to case, or to signs without width."""
-    folded = unicodedata.normalize("NFKC", clean_name(name)).casefold()
-    return "".join(sign for sign in folded if unicodedata.category(sign) != "Cf")
+    folded = unicodedata.normalize("NFKC", name).casefold()
+    seen = "".join(sign for sign in folded if unicodedata.category(sign) != "Cf")
+    return " ".join(seen.split())
 
 
 def _in_these_years(day: date) -> date:

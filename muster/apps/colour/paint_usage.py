@@ -3,7 +3,6 @@
 from __future__ import annotations
 
 from collections.abc import Iterable
-from datetime import datetime
 from itertools import chain
 
 from django.contrib.auth.models import User
@@ -13,6 +12,7 @@ from muster.apps.recipes.queries import versions_of
 from muster.apps.roll.models import Muster
 from muster.apps.roll.queries import all_choices
 from muster.core.amounts.requirements import used_since
+from muster.core.by_name import ByName
 from muster.core.choices import Unit
 from muster.core.facts.fact import FACT, Fact
 from muster.core.facts.replay import replay
@@ -23,7 +23,7 @@ from muster.core.recipes.recipe import Recipe
 def used_from(user: User, kept: list[ShelfEntry]) -> list[ShelfEntry]:
     """The shelf with what ticks have used since each paint was counted. Three queries at most, and
     one more a depth of nesting."""
-    since: dict[str, datetime] = {one.paint.name: one.since for one in kept}
+    since = ByName((one.paint.name, one.since) for one in kept)
     if not since:
         return kept
     facts: dict[int, list[Fact]] = {}
@@ -36,7 +36,7 @@ def used_from(user: User, kept: list[ShelfEntry]) -> list[ShelfEntry]:
         muster: choices.units for muster, _, choices in all_choices(user.pk) if muster in facts
     }
     recipes = whole_recipes(user.pk, chain.from_iterable(units.values()))
-    used: dict[str, float] = {}
+    used = ByName[float]()
     for muster, told in facts.items():
         for paint, ml in used_since(since, units[muster], recipes, replay(told)).items():
             used[paint] = used.get(paint, 0.0) + ml

@@ -15,6 +15,7 @@ from muster.core.colour.owned import PAINT, READING, OwnedPaint, Reading
 from muster.core.colour.shelf import MOST_PAINTS
 from muster.core.errors import DomainError
 from muster.core.formats.shelf import complaints_of
+from muster.core.vocabulary import name_key
 
 
 def own_paint(user: User, paint_id: int) -> Paint:
@@ -52,9 +53,13 @@ def keep_unknown(user: User, paints: list[OwnedPaint]) -> None:
 
 def told_apart(user: User, paints: list[OwnedPaint]) -> tuple[list[OwnedPaint], list[OwnedPaint]]:
     """Those that are on the shelf already, and those that are not."""
-    names = {(entry.paint.range, entry.paint.name) for entry in shelf_entries(user.pk)}
-    known = [one for one in paints if (one.range, one.name) in names]
-    return known, [one for one in paints if (one.range, one.name) not in names]
+    names = {_spelt(entry.paint) for entry in shelf_entries(user.pk)}
+    known = [one for one in paints if _spelt(one) in names]
+    return known, [one for one in paints if _spelt(one) not in names]
+
+
+def _spelt(paint: OwnedPaint) -> tuple[str, str]:
+    return name_key(paint.range), name_key(paint.name)
 
 
 def change_label(user: User, paint_id: int, paint: OwnedPaint) -> None:

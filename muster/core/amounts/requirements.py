@@ -9,6 +9,7 @@ from datetime import datetime
 
 from muster.core.amounts.area import model_cm2
 from muster.core.amounts.film import THIRSTY, Amount, amount
+from muster.core.by_name import ByName
 from muster.core.choices import Unit
 from muster.core.colour.mixed_passes import thins
 from muster.core.craft.zones import ZONES
@@ -71,7 +72,7 @@ def still_needed(
     calls: Iterable[Call], recipes: Mapping[tuple[str, int], Recipe], state: BenchState
 ) -> dict[str, dict[str, float]]:
     """By paint and unit, ml of everything that is not ticked yet; each call leaves its rest."""
-    found: dict[str, _Sum] = {}
+    found = ByName[_Sum]()
     for call in calls:
         recipe = recipes[call.unit.recipe, call.unit.recipe_version]
         for one, left in _coats_left(call, state):
@@ -104,13 +105,13 @@ def used_since(
     units: Iterable[Unit],
     recipes: Mapping[tuple[str, int], Recipe],
     state: BenchState,
-) -> dict[str, float]:
+) -> Mapping[str, float]:
     """By paint, ml that ticks used after the moment from which the shelf counts it.
 
     What stays in cup and palette is counted once for each pass and tray that was worked.
     """
     by_id = {unit.id: unit for unit in units}
-    used: dict[str, float] = {}
+    used = ByName[float]()
     rested: set[tuple[str, str, str]] = set()
     for (unit_id, _, key), tick in state.ticks.items():
         unit = by_id.get(unit_id)

@@ -8,6 +8,7 @@ from functools import lru_cache
 
 from muster.core.colour.owned import OwnedPaint, shelf_from
 from muster.core.recipes.recipe import Pass, Recipe
+from muster.core.vocabulary import name_key
 
 DILUENTS = ("water", "white spirit", "thinner", "glaze", "retarder", "alcohol", "lacquer thinner")
 """What thins: it is neither bought by the list nor has it a colour."""
@@ -15,7 +16,7 @@ DILUENTS = ("water", "white spirit", "thinner", "glaze", "retarder", "alcohol", 
 
 def thins(name: str) -> bool:
     """Whether a part of a mix only thins."""
-    return name.lower() in DILUENTS
+    return name_key(name) in DILUENTS
 
 
 def dried(one: Pass, paints: Mapping[str, OwnedPaint]) -> str | None:

@@ -15,6 +15,7 @@ from typing import Annotated, Any
 from pydantic import Field
 from pydantic.dataclasses import dataclass
 
+from muster.core.by_name import ByName
 from muster.core.craft.adhesives import HOLDS
 from muster.core.craft.media import MEDIA, Medium
 from muster.core.craft.techniques import TECHNIQUES, Technique
@@ -106,9 +107,9 @@ def tables_of(own: Own) -> Tables:
     complaints = complaints_of(own)
     if complaints:
         raise DomainError(*complaints)
-    media, techniques = dict(MEDIA), dict(TECHNIQUES)
-    zones = {kind: dict(rows) for kind, rows in ZONES.items()}
-    materials: dict[str, Material] = dict(DEFAULTS.materials)
+    media, techniques = ByName(MEDIA), ByName(TECHNIQUES)
+    zones = {kind: ByName(rows) for kind, rows in ZONES.items()}
+    materials: ByName[Material] = ByName(DEFAULTS.materials)
     holds = dict(HOLDS)
     for one in own.media:
         times = {"touch": one.touch_min, "recoat": one.recoat_min, "cured": one.cured_min}

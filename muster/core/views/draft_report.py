@@ -2,6 +2,7 @@
 
 from __future__ import annotations
 
+from collections.abc import Mapping
 from dataclasses import dataclass
 from itertools import chain
 from typing import Literal
@@ -107,7 +108,7 @@ class Draft:
     habits: Habits
     tables: Tables
     known: dict[tuple[str, int], Recipe]
-    paints: dict[str, OwnedPaint]
+    paints: Mapping[str, OwnedPaint]
 
     def report(self) -> tuple[Report, dict[str, str]]:
         """What its layers say, nested recipes unfolded; and the key that each pass stands for."""

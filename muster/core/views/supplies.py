@@ -8,6 +8,7 @@ from datetime import date
 
 from muster.core.amounts.area import model_cm2
 from muster.core.amounts.requirements import Requirement, Stock, requirements, still_needed
+from muster.core.by_name import ByName
 from muster.core.choices import Choices
 from muster.core.facts.replay import BenchState
 from muster.core.house import ExpectedDelivery
@@ -49,7 +50,7 @@ def supplies_of(
     stock: Mapping[str, Stock], awaited: Iterable[ExpectedDelivery], house: int,
 ) -> Supplies:  # fmt: skip
     """What is still needed, by paint, against ``stock``. ``house``: the version it was read in."""
-    days = {one.paint: one.day for one in awaited}
+    days = ByName((one.paint, one.day) for one in awaited)
     names = {unit.id: unit.name for unit in choices.units}
     needs = [
         replace(need, by_unit={names[unit]: ml for unit, ml in need.by_unit.items()})

@@ -30,6 +30,7 @@ from muster.core.plan.problem import (
 from muster.core.plan.validation import complete
 from muster.core.snapshot import Chore
 from muster.core.stack.spraying import DRY_AIR
+from muster.core.vocabulary import name_key
 from muster.core.work.air import clocks_of, dry_air
 from muster.core.work.calls import Call
 from muster.core.work.carried_over import Planned, Use, carried
@@ -223,9 +224,11 @@ class _Builder:
 
     def _task(self, call: Call) -> Task:
         until = [one.until for one in self.choices.put_off if one.call == call.id]
-        taken = {part.name for one in call.passes for part in one.mix}
+        taken = {name_key(part.name) for one in call.passes for part in one.mix}
         until += [
-            self.choices.local(one.day, time(0)) for one in self.house.awaited if one.paint in taken
+            self.choices.local(one.day, time(0))
+            for one in self.house.awaited
+            if name_key(one.paint) in taken
         ]
         needs = {tag for one in call.passes for tag in one.needs}
         space = 1 if call.first.part else SPACE[call.unit.kind]

@@ -4,6 +4,7 @@ from __future__ import annotations
 
 import io
 import math
+from collections.abc import Mapping
 from dataclasses import replace
 from datetime import timedelta
 
@@ -163,7 +164,7 @@ def test_stock_falls_by_what_was_ticked_since_the_pot_was_weighed() -> None:
                    minutes=30)  # fmt: skip
     recipes = {("infantry", 1): recipe(GREEN)}
 
-    def used(minutes: float) -> dict[str, float]:
+    def used(minutes: float) -> Mapping[str, float]:
         since = {"Reed green": NOW + timedelta(minutes=minutes)}
         return used_since(since, made.snapshot.choices.units, recipes, made.state)
 
