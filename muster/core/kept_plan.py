@@ -43,12 +43,21 @@ def carried_on(plan: Plan, derived: Derived, facts: int) -> Plan | None:
     """
     problem = derived.instance.problem
     if facts == len(derived.snapshot.facts):
-        known = all(block.ref in problem.tasks for block in plan.blocks if block.do == "work")
-        if known and all(block.start >= problem.now for block in plan.blocks[:1]):
-            return plan
-    elif plan.left:
-        return None
-    return carry_on(problem, plan, int(GRACE.total_seconds()))
+        return plan if _still_holds(plan, derived) else None
+    return None if plan.left else carry_on(problem, plan, int(GRACE.total_seconds()))
+
+
+def _still_holds(plan: Plan, derived: Derived) -> bool:
+    """Whether nothing lies so far back that it can no longer be begun, or ended, as planned."""
+    problem = derived.instance.problem
+    work = [block for block in plan.blocks if block.do == "work"]
+    if any(block.ref not in problem.tasks for block in work):
+        return False
+    limit = problem.now - int(GRACE.total_seconds())
+    for block in work[:1]:
+        under_way = block.ref == derived.instance.running
+        return (block.end if under_way else block.start) >= limit
+    return True
 
 
 def chores_so_far(

@@ -27,8 +27,11 @@ PROOF_S = 8.0
 
 
 def take(run_id: int) -> PlanRun | None:
-    """Take the run's lease; None where another holds it or it is over."""
+    """Take the run's lease; None where another holds it, it is over, or a newer one was made."""
     lease, now = uuid.uuid4(), clock.now()
+    if _superseded(run_id):
+        PlanRun.objects.filter(pk=run_id).update(status=PlanRun.Status.STOPPED)
+        return None
     waiting = Q(status=PlanRun.Status.QUEUED) | Q(
         status=PlanRun.Status.IMPROVING, heartbeat__lt=now - LEASE
     )
@@ -36,6 +39,11 @@ def take(run_id: int) -> PlanRun | None:
         status=PlanRun.Status.IMPROVING, lease=lease, heartbeat=now
     )
     return PlanRun.objects.get(pk=run_id) if taken else None
+
+
+def _superseded(run_id: int) -> bool:
+    run = PlanRun.objects.filter(pk=run_id).values("muster").first()
+    return run is None or PlanRun.objects.filter(muster=run["muster"], pk__gt=run_id).exists()
 
 
 @task()
@@ -77,8 +85,7 @@ def improve(run_id: int) -> None:
         if not mine:
             return 0.0
         state = PlanRun.objects.filter(pk=run.pk).values("stop_asked").first()
-        newer = PlanRun.objects.filter(muster=run.muster_id, pk__gt=run.pk).exists()
-        if newer or (state is not None and state["stop_asked"]):
+        if _superseded(run.pk) or (state is not None and state["stop_asked"]):
             ended = PlanRun.Status.STOPPED
             return 0.0
         return max(0.0, left / run.budget_s)

@@ -5,9 +5,8 @@ from __future__ import annotations
 
 from dataclasses import replace
 
-from muster.core.plan.bounds import bounds_beside
 from muster.core.plan.checking import check
-from muster.core.plan.plan import Block, Plan
+from muster.core.plan.plan import Block, Bounds, Plan, Score
 from muster.core.plan.problem import Open, Problem
 from muster.core.plan.replanning import AS_PLANNED_S
 from muster.core.plan.scoring import dry_after, items_of, measure
@@ -150,11 +149,31 @@ def _whole(problem: Problem, plan: Plan, blocks: list[Block]) -> Plan | None:
     dropped = tuple(task for task in plan.dropped_pins if task in binding)
     done_at = dry_after(problem, blocks)
     done_at |= dict.fromkeys(items_of(problem, plan.left), problem.last_end())
+    score = measure(problem, blocks, done_at, len(plan.missed), plan.left)
     found = replace(
         plan,
         blocks=tuple(blocks),
-        score=measure(problem, blocks, done_at, len(plan.missed), plan.left),
-        bounds=bounds_beside(problem, plan.left, dropped),
+        score=score,
+        bounds=_bounds(plan, score),
         dropped_pins=dropped,
     )
     return None if check(problem, found) else found
+
+
+def _bounds(plan: Plan, score: Score) -> Bounds:
+    """What was proven of the whole plan, for what is left of it.
+
+    A cheaper rest would, with what was worked as planned, have made a whole cheaper than was proven
+    possible. As planned is to within ``AS_PLANNED_S``, so as much is taken off.
+    """
+    known, bounds = plan.score, plan.bounds
+    spared = AS_PLANNED_S + known.cost_s - bounds.cost_s
+    hands_on = score.hands_on_s - (known.hands_on_s - bounds.hands_on_s) - AS_PLANNED_S
+    return replace(
+        bounds,
+        late_weight=min(bounds.late_weight, score.late_weight),
+        hands_on_s=max(0, hands_on),
+        finish=min(bounds.finish, score.finish),
+        cost_s=max(0, score.cost_s - spared),
+        left_weight=min(bounds.left_weight, score.left_weight),
+    )

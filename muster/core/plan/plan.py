@@ -4,6 +4,7 @@ from __future__ import annotations
 
 from dataclasses import dataclass
 from fractions import Fraction
+from functools import lru_cache
 from typing import Any, Literal
 
 Do = Literal["get_out", "open", "work", "close", "put_away"]
@@ -215,6 +216,7 @@ def plain(value: Fraction) -> int | float:
     return value.numerator if value.denominator == 1 else float(value)
 
 
+@lru_cache(maxsize=8192)
 def exact(value: int | float) -> Fraction:
     """A JSON number as the decimal that was written, without binary noise."""
     return Fraction(value) if isinstance(value, int) else Fraction(repr(value))

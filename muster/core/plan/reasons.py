@@ -30,6 +30,10 @@ class Reason:
     saves_s: int = 0
 
 
+Moments = dict[str, list[int | None]]
+"""By task: of each of its items, where there is one."""
+
+
 def reasons_of(problem: Problem, plan: Plan) -> dict[str, list[Reason]]:
     """By task: why its next piece does not start earlier. Binding reasons come first."""
     ends, starts = _visits(problem, plan)
@@ -55,22 +59,19 @@ def reasons_of(problem: Problem, plan: Plan) -> dict[str, list[Reason]]:
     return found
 
 
-def _visits(
-    problem: Problem, plan: Plan
-) -> tuple[dict[tuple[str, int], int], dict[tuple[str, int], int]]:
+def _visits(problem: Problem, plan: Plan) -> tuple[Moments, Moments]:
     """Ends and starts of each item in each task, from facts and plan."""
-    ends: dict[tuple[str, int], int] = {}
-    starts: dict[tuple[str, int], int] = {}
+    ends: Moments = {name: [None] * len(task.items) for name, task in problem.tasks.items()}
+    starts: Moments = {name: [None] * len(task.items) for name, task in problem.tasks.items()}
     spans = [(d.task, d.from_s, d.to_s, d.start, d.end) for d in problem.done]
     spans += [(b.ref, b.from_s, b.to_s, b.start, b.end) for b in plan.blocks if b.do == "work"]
     for name, from_s, to_s, start, end in spans:
-        per = problem.tasks[name].per_item_s
-        for number in range(from_s // per, -(-to_s // per)):
-            low, high = number * per, (number + 1) * per
-            if low >= from_s:
-                starts[name, number] = start - (-(low - from_s) * (end - start) // (to_s - from_s))
-            if high <= to_s:
-                ends[name, number] = start - (-(high - from_s) * (end - start) // (to_s - from_s))
+        per, span, work = problem.tasks[name].per_item_s, end - start, to_s - from_s
+        begun, ended = starts[name], ends[name]
+        for number in range(-(-from_s // per), -(-to_s // per)):
+            begun[number] = start - (-(number * per - from_s) * span // work)
+        for number in range(from_s // per, to_s // per):
+            ended[number] = start - (-((number + 1) * per - from_s) * span // work)
     return ends, starts
 
 
@@ -86,8 +87,8 @@ def _links(
     problem: Problem,
     block: Block,
     into: dict[str, list[int]],
-    ends: dict[tuple[str, int], int],
-    starts: dict[tuple[str, int], int],
+    ends: Moments,
+    starts: Moments,
 ) -> list[Reason]:
     """Waits that hold the piece exactly where it is; else the one that was over last."""
     task = problem.tasks[block.ref]
@@ -100,10 +101,11 @@ def _links(
         pairs = problem.pairs(link.before, link.after) or [
             (len(before.items) - 1, j) for j in range(len(task.items))
         ]
+        begun, ended = starts[block.ref], ends[link.before]
         latest_ready, held, closing = None, False, None
         kind: Kind = "stand"
         for i, j in pairs:
-            moment, end = starts.get((block.ref, j)), ends.get((link.before, i))
+            moment, end = begun[j], ended[i]
             if moment is None or end is None or not block.start <= moment <= block.end:
                 continue
             stood, dry = ready_at(rates, end, link.stand_s), end

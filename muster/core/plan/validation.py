@@ -2,7 +2,7 @@
 
 from __future__ import annotations
 
-from collections.abc import Iterable
+from collections.abc import Container, Iterable
 from dataclasses import replace
 from graphlib import CycleError, TopologicalSorter
 from itertools import pairwise
@@ -68,10 +68,9 @@ def _refuse_bad_clocks(problem: Problem) -> None:
             )
 
 
-def _known(where: str, word: str, ids: Iterable[str], known: Iterable[str]) -> None:
-    names = set(known)
+def _known(where: str, word: str, ids: Iterable[str], known: Container[str]) -> None:
     for name in ids:
-        if name not in names:
+        if name not in known:
             raise DomainError(f"{where}: there is no {word} '{name}': add it or correct the id")
 
 

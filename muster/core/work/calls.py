@@ -4,6 +4,7 @@ from __future__ import annotations
 
 from collections.abc import Mapping
 from dataclasses import dataclass, replace
+from functools import cached_property
 from itertools import pairwise
 from types import MappingProxyType
 
@@ -36,27 +37,27 @@ class Call:
     idle_s: float = 0.0
     """Waited in each handful until what was laid can be worked."""
 
-    @property
+    @cached_property
     def keys(self) -> tuple[str, ...]:
         """The keys of its passes."""
         return tuple(one.key for one in self.passes)
 
-    @property
+    @cached_property
     def name(self) -> str:
         """What it is called."""
         return " and ".join(one.name for one in self.passes)
 
-    @property
+    @cached_property
     def first(self) -> Pass:
         """The pass it opens with."""
         return self.passes[0]
 
-    @property
+    @cached_property
     def last(self) -> Pass:
         """The pass it closes with."""
         return self.passes[-1]
 
-    @property
+    @cached_property
     def per_item_s(self) -> int:
         """Seconds a model."""
         idle_s = self.idle_s / self.handful if self.handful else 0.0

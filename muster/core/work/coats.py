@@ -5,6 +5,7 @@ from __future__ import annotations
 import re
 from collections.abc import Iterable, Mapping
 from dataclasses import replace
+from functools import lru_cache
 
 from muster.core.facts.fact import Tick
 from muster.core.facts.replay import BenchState
@@ -19,6 +20,7 @@ def coat_key(pass_key: str, number: int) -> str:
     return f"{pass_key[:17]}-coat-{number}"
 
 
+@lru_cache(maxsize=8192)
 def pass_and_coat(key: str) -> tuple[str, int]:
     """The pass's key (its first letters), and which coat of it a key speaks of; 0: all."""
     found = _COAT.match(key)
