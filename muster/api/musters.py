@@ -17,7 +17,7 @@ from muster.api.requests import Line, UserRequest
 from muster.apps import clock
 from muster.apps.exchange.muster_files import Preview, export_text, import_file, preview_of
 from muster.apps.plan import services
-from muster.apps.plan.current import MOVED, current_plan
+from muster.apps.plan.current import current_plan, moved_of
 from muster.apps.recipes.models import RecipeVersion
 from muster.apps.recipes.queries import newest_recipes
 from muster.apps.roll.models import Muster
@@ -155,7 +155,7 @@ def view_of(muster: Muster) -> View:
     current = current_plan(muster)
     derived, plan = current.derived, current.plan
     choices = derived.snapshot.choices
-    moved = MOVED.validate_python(current.run.moved)
+    moved = moved_of(current.run)
     rows = roll_of(derived)
     board = board_of(derived, plan, rows)
     last = newest_change(muster)

@@ -10,7 +10,7 @@ from ninja import Router, Schema
 
 from muster.api.alternative_starts import AlternativeStart, alternative_starts
 from muster.api.requests import UserRequest
-from muster.apps.plan.current import UNDER_WAY, Current, current_plan, queue
+from muster.apps.plan.current import UNDER_WAY, Current, current_plan, improve_more
 from muster.apps.plan.heartbeat import worker_lives
 from muster.apps.plan.models import PlanRun
 from muster.apps.recipes.queries import newest_recipes
@@ -59,15 +59,16 @@ def improve_plan(request: UserRequest, muster_id: int) -> Progress:
 
     Raises DomainError where too many plans are improved at once.
     """
-    current = current_plan(own_muster(request.user, muster_id), anew=True)
+    current = current_plan(own_muster(request.user, muster_id))
     if not current.plan.blocks:
         raise DomainError("there is nothing planned to improve: see what is left, and why")
-    if current.run.status not in UNDER_WAY:
+    run = current.run
+    if run.status not in UNDER_WAY:
         mine = PlanRun.objects.filter(muster__owner=request.user, status__in=UNDER_WAY)
         if mine.count() >= MOST_RUNS:
             raise DomainError(f"{MOST_RUNS} of your plans are being improved: wait, or stop one")
-        queue(current.run, MORE_S)
-    return progress_of(current.run)
+        run = improve_more(current, MORE_S)
+    return progress_of(run)
 
 
 def _known(current: Current) -> str:

@@ -38,7 +38,7 @@ SECONDS = 20.0
 """How long a request is worked on; a plan of ten times the demo takes a twentieth of that."""
 BYTES = 4_000_000_000
 """Of address space of a process that answers; compiled code takes the first of them."""
-NICER = 5
+NICER = 12
 """By so much a process that computes stands back behind one that acknowledges."""
 MOST_OF_ONE, MOST_OF_ALL = 6, 40
 """Requests worked on or waiting: of one session, and together."""

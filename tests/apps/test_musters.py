@@ -60,6 +60,7 @@ def test_the_day_begins_when_it_begins_where_the_painter_lives(ada: Client, held
     shown = ada.get(f"/api/musters/{view.body['id']}").json()
     run = PlanRun.objects.filter(muster=shown["id"]).latest("id")
     origin = run.origin
+    assert run.problem is not None
     due = origin + timedelta(seconds=run.problem["items"][0]["due"])
     # The tenth of April begins at noon UTC of the ninth, after the change from summer time.
     assert due.isoformat() == "2027-04-09T12:00:00+00:00"
@@ -455,7 +456,8 @@ def test_a_model_is_wet_by_its_own_tick_not_by_its_trays_last(
     held.move(minutes=30)
     view = record(ada, muster, fact(muster, "begin", held.now))
     one, two = view["bench"]["call"]["models"][:2]
-    run = PlanRun.objects.filter(muster=muster["id"]).latest("id")
+    run = PlanRun.objects.filter(muster=muster["id"]).earliest("id")
+    assert run.problem is not None
     call = view["bench"]["call"]["id"]
     dry_s = next(task["dry_s"] for task in run.problem["tasks"] if task["id"] == call)
     view = record(ada, view, fact(view, "tick", held.move(minutes=1), model=one))

@@ -8,6 +8,7 @@ reads the mended view after each tick. The accounts are deleted at the end.
 from __future__ import annotations
 
 import argparse
+import gzip
 import json
 import statistics
 import threading
@@ -20,18 +21,23 @@ from http.cookiejar import CookieJar
 from typing import Any
 
 PASSWORD = "reeds and silt"
-NEW: dict[str, Any] = {
-    "name": "Reed Coast", "zone": "Europe/London",
-    "units": [{"line": "12 pikes foot 1/72", "recipe": "infantry-six"},
-              {"line": "4 lancers mounted", "recipe": "mounted"}],
-    "weekdays": [{"weekday": day, "start": "00:05", "end": "23:55"} for day in range(7)],
-}  # fmt: skip
+
+
+def new(times: int) -> dict[str, Any]:
+    """Sixteen models, or so many times as many."""
+    return {
+        "name": "Reed Coast", "zone": "Europe/London",
+        "units": [{"line": f"{12 * times} pikes foot 1/72", "recipe": "infantry-six"},
+                  {"line": f"{4 * times} lancers mounted", "recipe": "mounted"}],
+        "weekdays": [{"weekday": day, "start": "00:05", "end": "23:55"} for day in range(7)],
+        "parade_day": (datetime.now(UTC) + timedelta(days=40)).date().isoformat(),
+    }  # fmt: skip
 
 
 class Bench:
     """One user at his bench."""
 
-    def __init__(self, address: str) -> None:
+    def __init__(self, address: str, times: int) -> None:
         self.address = address
         self.jar = CookieJar()
         self.opener = urllib.request.build_opener(urllib.request.HTTPCookieProcessor(self.jar))
@@ -40,8 +46,7 @@ class Bench:
         self.failed = 0
         self.opener.open(address + "/", timeout=60).read()
         self.ask("sign-up", {"name": f"bench-{uuid.uuid4().hex[:10]}", "password": PASSWORD})
-        day = (datetime.now(UTC) + timedelta(days=40)).date().isoformat()
-        self.muster = self.ask("musters", {**NEW, "parade_day": day})["id"]
+        self.muster = self.ask("musters", new(times))["id"]
         call = self.ask(f"musters/{self.muster}")["bench"]["call"]
         self.call = {"unit": call["unit"], "pass_keys": call["pass_keys"], "tray": 1}
         self.models = call["models"]
@@ -54,8 +59,11 @@ class Bench:
             request.add_header("Content-Type", "application/json")
         tokens = [one.value for one in self.jar if one.name == "csrftoken"]
         request.add_header("X-CSRFToken", tokens[0] or "" if tokens else "")
+        request.add_header("Accept-Encoding", "gzip")
         with self.opener.open(request, timeout=60) as answer:
-            return json.load(answer)
+            body = answer.read()
+        zipped = answer.headers.get("Content-Encoding") == "gzip"
+        return json.loads(gzip.decompress(body) if zipped else body)
 
     def tick(self, number: int) -> None:
         """Tick a model, and read the mended view."""
@@ -87,9 +95,10 @@ def main() -> None:
     reads = argparse.ArgumentParser()
     reads.add_argument("address")
     reads.add_argument("--benches", type=int, default=50)
+    reads.add_argument("--times", type=int, default=1, help="a force so many times as large")
     reads.add_argument("--seconds", type=float, default=20)
     given = reads.parse_args()
-    benches = [Bench(given.address) for _ in range(given.benches)]
+    benches = [Bench(given.address, given.times) for _ in range(given.benches)]
     try:
         until = time.monotonic() + given.seconds
         threads = [

@@ -37,12 +37,8 @@ class Current:
     run: PlanRun
 
 
-def current_plan(muster: Muster, anew: bool = False) -> Current:
-    """The plan of the muster as it stands now; what cannot be planned is told in its trouble.
-
-    ``anew``: a run of its own for what is left of a plan that was carried on, so that a worker
-    improves what is still to come.
-    """
+def current_plan(muster: Muster) -> Current:
+    """The plan of the muster as it stands now; what cannot be planned is told in its trouble."""
     snapshot, house = snapshot_of(muster)
     run = PlanRun.objects.filter(muster=muster).order_by("-id").first()
     chores = chores_of(run, snapshot.now) if run is not None else ()
@@ -59,21 +55,31 @@ def current_plan(muster: Muster, anew: bool = False) -> Current:
         derived, plan = plan_first(derived, guide, steady=True)
         return _kept(muster, house, derived, plan, moved_between(derived, guide, plan), budget_s)
     problem = derived.instance.problem
-    renewed = anew and carried.blocks != guide.blocks
-    if run.facts != len(snapshot.facts):
-        # What comes later is known from now on; between sittings, so is what is over.
-        over = problem.sitting_at(problem.now) is None
-        renewed = renewed or over or budget_s > 0 or is_later(guide, carried)
-    if renewed:
-        return _kept(muster, house, derived, carried, MOVED.validate_python(run.moved), budget_s)
+    # What comes later is known from now on; between sittings, so is what is over.
+    over = problem.sitting_at(problem.now) is None
+    if run.facts != len(snapshot.facts) and (over or budget_s > 0 or is_later(guide, carried)):
+        return _kept(muster, house, derived, carried, moved_of(run), budget_s)
     return Current(derived, carried, run)
+
+
+def improve_more(current: Current, budget_s: float) -> PlanRun:
+    """A worker improves what is still to come for so much longer."""
+    run = current.run
+    made = _kept(run.muster, run.house, current.derived, current.plan, moved_of(run), budget_s)
+    return made.run
+
+
+def moved_of(run: PlanRun) -> list[Moved]:
+    """What moved when a run was made."""
+    return MOVED.validate_python(run.moved)
 
 
 def _kept(
     muster: Muster, house: int, derived: Derived, plan: Plan, moved: list[Moved], budget_s: float
 ) -> Current:
-    """A run for a plan; a worker improves it where it has a budget."""
+    """A run for a plan; a worker improves it where it has a budget, and something to plan."""
     snapshot = derived.snapshot
+    to_improve = bool(plan.blocks) and budget_s > 0
     run = PlanRun.objects.create(
         muster=muster,
         version=muster.version,
@@ -81,28 +87,25 @@ def _kept(
         house=house,
         origin=derived.instance.origin,
         made_for=snapshot.now,
-        problem=problem_to_json(derived.instance.problem),
+        problem=problem_to_json(derived.instance.problem) if to_improve else None,
         plan=plan.to_json(),
         first_cost_s=plan.score.cost_s,
-        budget_s=budget_s,
+        budget_s=budget_s if to_improve else 0,
         moved=MOVED.dump_python(moved, mode="json"),
         past=CHORES.dump_python(list(snapshot.chores), mode="json"),
     )
     PlanRun.objects.filter(muster=muster, pk__lt=run.pk - 20).delete()
-    if budget_s and plan.blocks:
+    if to_improve:
         queue(run)
     return Current(derived, plan, run)
 
 
-def queue(run: PlanRun, budget_s: float | None = None) -> None:
+def queue(run: PlanRun) -> None:
     """Hand a run to a worker."""
     from muster.apps.plan.tasks import improve
 
     run.status = PlanRun.Status.QUEUED
-    run.stop_asked = False
-    if budget_s is not None:
-        run.budget_s = run.spent_s + budget_s
-    run.save(update_fields=["status", "stop_asked", "budget_s"])
+    run.save(update_fields=["status"])
     improve.enqueue(run.pk)
 
 

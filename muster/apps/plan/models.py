@@ -33,7 +33,8 @@ class PlanRun(models.Model):
     status = models.CharField(max_length=12, choices=Status.choices, default=Status.READY)
     origin = models.DateTimeField()
     made_for = models.DateTimeField()
-    problem = models.JSONField()
+    problem = models.JSONField(null=True)
+    """What a worker improves; none where nobody has asked for more."""
     plan = models.JSONField()
     first_cost_s = models.IntegerField(default=0)
     budget_s = models.FloatField(default=0)
