@@ -13,8 +13,11 @@ import os
 import re
 import resource
 import signal
+import socket
 import threading
+import time
 from collections.abc import Callable, Iterable, Iterator
+from concurrent.futures import Future
 from concurrent.futures import TimeoutError as TookTooLong
 from contextlib import contextmanager
 from dataclasses import dataclass, field
@@ -28,17 +31,20 @@ from django.http import HttpRequest, HttpResponse, JsonResponse
 from django.urls import resolve
 from pebble import ProcessExpired, ProcessPool
 
+from muster.apps.standing_back import stand_back
+
 LIGHT = re.compile(
     r"^(?!/api/)|^/api/(me|sign-in|sign-up|sign-out|open-demo|vocabulary|dial|devices/\w+|typed"
     r"|typed-unit|musters/\d+/facts)$"
 )
 """What is answered at once, in the process that took it."""
 
-SECONDS = 20.0
-"""How long a request is worked on; a plan of ten times the demo takes a twentieth of that."""
+LEFT_S = 10.0
+"""So long something is still worked on that nobody waits for any more."""
+LOOK_S = 0.5
 BYTES = 4_000_000_000
 """Of address space of a process that answers; compiled code takes the first of them."""
-NICER = 12
+NICER = 8
 """By so much a process that computes stands back behind one that acknowledges."""
 MOST_OF_ONE, MOST_OF_ALL = 6, 40
 """Requests worked on or waiting: of one session, and together."""
@@ -48,7 +54,7 @@ _DEATH_SIGNAL = 1  # PR_SET_PDEATHSIG
 
 BUSY = "much is being worked out at once: wait a few seconds, then try again"
 TOO_LONG = (
-    f"this takes longer than {SECONDS:g} seconds and was ended. Look whether it was kept; if not, "
+    "this takes longer than {:g} seconds and was ended. Look whether it was kept; if not, "
     "make it smaller: fewer models, shorter waits, a simpler mesh"
 )
 ENDED = "what worked on this ended before it answered: look whether it was kept, else try again"
@@ -86,7 +92,7 @@ def _begin(nicer: int) -> None:
     """In a process that answers: its limits, the application, and what its handlers import."""
     signal.signal(signal.SIGINT, signal.SIG_IGN)
     ctypes.CDLL(None).prctl(_DEATH_SIGNAL, signal.SIGKILL)
-    os.nice(nicer)
+    stand_back(nicer)
     resource.setrlimit(resource.RLIMIT_AS, (BYTES, BYTES))
     _here.handler = get_wsgi_application()
     resolve("/healthz")
@@ -179,15 +185,46 @@ class RequestPool:
             if request.is_secure():
                 environ["HTTPS"] = "on"
             sent = Sent(environ, request.read())
-            future = _here.pool.schedule(_answer, args=(sent,), timeout=SECONDS)
+            seconds = settings.REQUEST_SECONDS
+            future = _here.pool.schedule(_answer, args=(sent,), timeout=seconds)
             try:
-                answered: Answered = future.result(2 * SECONDS)
+                answered = _awaited(future, request, 2 * seconds)
             except TookTooLong:
                 future.cancel()  # type: ignore[no-untyped-call]
-                return _trouble(503, TOO_LONG)
+                return _trouble(503, TOO_LONG.format(seconds))
             except (ProcessExpired, MemoryError):
                 return _trouble(503, ENDED)
         return _response(answered)
+
+
+def _awaited(future: Future[Answered], request: HttpRequest, most_s: float) -> Answered:
+    """What a process answers. Raises TimeoutError where it takes too long, or where whoever asked
+    has left: at once while it waits its turn and changes nothing, after ``LEFT_S`` else."""
+    begun, left = time.monotonic(), None
+    while True:
+        try:
+            return future.result(LOOK_S)
+        except TookTooLong:
+            now = time.monotonic()
+            if future.done() or now - begun > most_s:
+                raise
+            left = (left or now) if _has_left(request) else None
+            waits = request.method == "GET" and not future.running()
+            if left is not None and (waits or now - left > LEFT_S):
+                raise
+
+
+def _has_left(request: HttpRequest) -> bool:
+    """Whether the connection on which something was asked is closed."""
+    connection: socket.socket | None = request.META.get("gunicorn.socket")
+    if connection is None:
+        return False
+    try:
+        return not connection.recv(1, socket.MSG_PEEK | socket.MSG_DONTWAIT)
+    except BlockingIOError:
+        return False
+    except OSError:
+        return True
 
 
 def _trouble(status: int, words: str) -> HttpResponse:

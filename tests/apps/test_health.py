@@ -4,7 +4,10 @@ from __future__ import annotations
 
 import io
 import json
+import os
 import re
+import subprocess
+import sys
 import zipfile
 from collections.abc import Callable
 from datetime import timedelta
@@ -148,3 +151,13 @@ def test_no_two_schemas_of_the_api_have_one_name() -> None:
             assert name not in seen, (name, seen.get(name), path)
             seen[name] = str(path)
     assert len(seen) > 40
+
+
+def test_what_computes_stands_back_in_a_session_of_its_own() -> None:
+    """Else a kernel that shares time out by session gives it as much as all that answers."""
+    words = (
+        "import os; from muster.apps.standing_back import stand_back; stand_back(7); "
+        "print(os.nice(0), os.getsid(0) == os.getpid())"
+    )
+    told = subprocess.run([sys.executable, "-c", words], capture_output=True, text=True, check=True)
+    assert told.stdout.split() == [str(os.nice(0) + 7), "True"]

@@ -35,8 +35,8 @@ pytestmark = pytest.mark.django_db(transaction=True)
 class Server:
     """A real gunicorn of its own on the tests' database."""
 
-    def __init__(self, session: str, processes: int = 0) -> None:
-        self.processes = processes
+    def __init__(self, session: str, processes: int = 0, seconds: float = 20) -> None:
+        self.processes, self.seconds = processes, seconds
         with socket.socket() as free:
             free.bind(("127.0.0.1", 0))
             self.port = free.getsockname()[1]
@@ -49,7 +49,7 @@ class Server:
         environment = {
             **os.environ, "DJANGO_SETTINGS_MODULE": "muster.settings.test",
             "CRISP_DATABASE": settings.DATABASES["default"]["NAME"],
-            "CRISP_PROCESSES": str(self.processes),
+            "CRISP_PROCESSES": str(self.processes), "CRISP_REQUEST_SECONDS": str(self.seconds),
         }  # fmt: skip
         made = subprocess.Popen(command, cwd=ROOT, env=environment, start_new_session=True,
                                 stdout=subprocess.DEVNULL, stderr=subprocess.DEVNULL)  # fmt: skip
@@ -173,30 +173,62 @@ def test_nothing_lives_on_and_no_port_stays_taken_when_the_server_is_killed(
     pooled: Server,
 ) -> None:
     begun(pooled)
-    group = pooled.process.pid
-    assert len(members(group)) >= 4, "the server, its worker, and two processes beside"
-    os.kill(group, signal.SIGKILL)
+    mine = descendants(pooled.process.pid)
+    assert len(mine) >= 3, "the server's worker, and two processes beside"
+    os.kill(pooled.process.pid, signal.SIGKILL)
     pooled.process.wait()
     until = time.monotonic() + 20
-    while members(group) and time.monotonic() < until:
+    while living(mine) and time.monotonic() < until:
         time.sleep(0.05)
-    assert members(group) == []
+    assert living(mine) == set()
     with socket.socket() as again:
         again.setsockopt(socket.SOL_SOCKET, socket.SO_REUSEADDR, 1)
         again.bind(("127.0.0.1", pooled.port))
 
 
-def members(group: int) -> list[int]:
-    """The processes of a group that still run."""
-    found = []
-    for stat in Path("/proc").glob("[0-9]*/stat"):
-        try:
-            state, _, of = stat.read_text().rpartition(")")[2].split()[:3]
-        except OSError:
-            continue
-        if int(of) == group and state != "Z":
-            found.append(int(stat.parent.name))
+def descendants(pid: int) -> set[int]:
+    """The processes that a process has begun, and those that these have."""
+    parents = {int(s.parent.name): fields(s)[1] for s in Path("/proc").glob("[0-9]*/stat")}
+    found, new = set[int](), {pid}
+    while new:
+        new = {child for child, parent in parents.items() if int(parent) in new}
+        found |= new
     return found
+
+
+def living(pids: set[int]) -> set[int]:
+    """Those of some processes that still run."""
+    states = {pid: fields(Path(f"/proc/{pid}/stat"))[0] for pid in pids}
+    return {pid for pid, state in states.items() if state != "Z"}
+
+
+def fields(stat: Path) -> list[str]:
+    """State and parent of a process; one that is gone is taken for ended."""
+    try:
+        return stat.read_text().rpartition(")")[2].split()
+    except OSError:
+        return ["Z", "0"]
+
+
+def test_what_takes_too_long_is_ended_with_its_process_and_the_next_is_answered() -> None:
+    user = User.objects.create_user("dai", password="reeds and silt")
+    give_starters(user)
+    client = Client()
+    client.force_login(user, backend="django.contrib.auth.backends.ModelBackend")
+    server = Server(client.cookies["sessionid"].value, processes=1, seconds=0.2)
+    try:
+        parade = (datetime.now(UTC) + timedelta(days=40)).date().isoformat()
+        body = {**NEW, "parade_day": parade}
+        made = client.post("/api/musters", body, content_type="application/json").json()
+        outlook = f"/api/musters/{made['id']}/plan/outlook"
+        for _ in range(2):
+            with pytest.raises(urllib.error.HTTPError) as ended:
+                server.ask(outlook)
+            assert ended.value.code == 503
+            assert "longer than 0.2 seconds" in json.load(ended.value)["complaints"][0]
+        assert server.ask("/api/me")["name"] == "dai"
+    finally:
+        server.kill()
 
 
 def test_two_workers_on_one_queue_lose_and_double_nothing() -> None:

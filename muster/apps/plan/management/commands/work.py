@@ -2,11 +2,8 @@
 
 from __future__ import annotations
 
-import contextlib
-import os
 import threading
 import time
-from pathlib import Path
 from typing import Any
 
 from django.core.management import call_command
@@ -15,8 +12,9 @@ from django.db import DatabaseError, connection
 
 from muster.apps.plan.heartbeat import BEAT_EVERY_S, beat
 from muster.apps.plan.tasks import reap
+from muster.apps.standing_back import stand_back
 
-NICER = 12
+NICER = 19
 """So far an improved plan stands back behind whoever waits for an answer."""
 
 
@@ -27,7 +25,7 @@ class Command(BaseCommand):
 
     def handle(self, *args: Any, **options: Any) -> None:
         """Work until ended."""
-        _stand_back()
+        stand_back(NICER)
         threading.Thread(target=self._look_after, daemon=True).start()
         call_command("db_worker", interval=0.5)
 
@@ -40,11 +38,3 @@ class Command(BaseCommand):
                 self.stderr.write("the database does not answer; trying again")
             connection.close()
             time.sleep(BEAT_EVERY_S)
-
-
-def _stand_back() -> None:
-    """Let others go first; where the kernel shares time out by session, that is told as well."""
-    os.nice(NICER)
-    if os.getsid(0) == os.getpid():
-        with contextlib.suppress(OSError):
-            Path("/proc/self/autogroup").write_text(str(NICER))
