@@ -547,6 +547,26 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/musters/{muster_id}/parts": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * View Parts
+         * @description Of everything the rooms show, what is not yet held. Raises Http404.
+         */
+        get: operations["muster_api_view_parts_view_parts"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/musters/{muster_id}/plan/alternative-starts": {
         parameters: {
             query?: never;
@@ -4307,6 +4327,18 @@ export interface components {
             version: number;
         };
         /**
+         * ViewParts
+         * @description Parts by name, and the digests of all parts in one word, to be said at the next reading.
+         */
+        ViewParts: {
+            /** Digests */
+            digests: string;
+            /** Parts */
+            parts: {
+                [key: string]: unknown;
+            };
+        };
+        /**
          * Vocabulary
          * @description Kinds of subject, tiers from afar to near, what only thins, and where sprays fog.
          */
@@ -5103,6 +5135,30 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content?: never;
+            };
+        };
+    };
+    muster_api_view_parts_view_parts: {
+        parameters: {
+            query: {
+                have: string;
+            };
+            header?: never;
+            path: {
+                muster_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ViewParts"];
+                };
             };
         };
     };

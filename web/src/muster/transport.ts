@@ -1,4 +1,5 @@
 import { client, told, type Schemas, type View } from '../api/client'
+import { viewReader } from './viewParts'
 
 export type Command = Schemas['CommandIn']['command']
 export type Fact = Schemas['Fact']
@@ -8,8 +9,7 @@ const at = (id: number) => ({ path: { muster_id: id } })
 
 /** What goes to the server and back: each but facts answers with the muster's whole view. */
 export const transport = {
-  view: (id: number): Promise<View> =>
-    told(client.GET('/api/musters/{muster_id}', { params: at(id) })),
+  view: viewReader(),
 
   command: (id: number, version: number, command: Command): Promise<View> =>
     told(
