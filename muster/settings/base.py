@@ -130,9 +130,9 @@ SECURE_CONTENT_TYPE_NOSNIFF = True
 DATA_UPLOAD_MAX_MEMORY_SIZE = 5_000_000
 """Of a body that is no file."""
 REQUEST_MOST_BYTES = 41_000_000
+"""Of any request: the largest mesh, and the form around it."""
 REQUEST_SECONDS = float(os.environ.get("CRISP_REQUEST_SECONDS", "20"))
 """How long a request is worked on; a plan of ten times the demo takes a twentieth of that."""
-"""Of any request: the largest mesh, and the form around it."""
 
 STATIC_URL = "/static/"
 STATIC_ROOT = RUN / "static"
