@@ -15,9 +15,12 @@ from django.db import IntegrityError, transaction
 from django.db.models.functions import Lower
 from django.http import HttpRequest, HttpResponse
 from ninja import Router, Schema
+from ninja.errors import HttpError
+from ninja.utils import check_csrf
 
 from muster.api.requests import Line, Password, UserRequest
-from muster.apps.accounts.demo import DEMO_NAME
+from muster.api.throttles import ByAddress, ByUser
+from muster.apps.accounts.demo import demo_account
 from muster.apps.exchange.muster_files import export_all
 from muster.apps.house.services import house_of
 from muster.apps.recipes.models import RecipeVersion
@@ -27,6 +30,9 @@ from muster.core.house import HOUSE
 from muster.core.vocabulary import clean_name, name_key
 
 router = Router()
+
+SIGN_UPS = ByAddress("sign-up", settings.SIGN_UPS)
+DELETIONS = ByUser("delete", "8/15m")
 
 
 class Credentials(Schema):
@@ -63,18 +69,26 @@ def _cleaned(name: str) -> str:
         raise DomainError(f"name: {error}") from error
 
 
+def _refuse_foreign(request: HttpRequest) -> None:
+    """Raises HttpError where a page of somebody else's sends this, in the name of its visitor."""
+    if check_csrf(request) is not None:
+        raise HttpError(403, "this did not come from Crisp Muster's own page: load it again")
+
+
 @router.get("/me", auth=None, response=Me)
 def me(request: HttpRequest) -> Me:
     """Who is signed in."""
     return _me(request)
 
 
-@router.post("/sign-up", auth=None, response=Me)
+@router.post("/sign-up", auth=None, response=Me, throttle=SIGN_UPS)
 def sign_up(request: HttpRequest, payload: Credentials) -> Me:
     """Make an account and sign in.
 
-    Raises DomainError for a name that is taken or a weak password.
+    Raises DomainError for a name that is taken or a weak password, HttpError for a page of
+    somebody else's.
     """
+    _refuse_foreign(request)
     name = _cleaned(payload.name)
     if len(name) > 60:
         raise DomainError("name: it must have 1 to 60 letters")
@@ -82,7 +96,7 @@ def sign_up(request: HttpRequest, payload: Credentials) -> Me:
     if alike.exists():
         raise DomainError(f"name: '{name}' is taken: choose another")
     try:
-        validate_password(payload.password)
+        validate_password(payload.password, User(username=name))
         with transaction.atomic():
             user = User.objects.create_user(name, password=payload.password)
             give_starters(user)
@@ -94,9 +108,11 @@ def sign_up(request: HttpRequest, payload: Credentials) -> Me:
     return _me(request)
 
 
-@router.post("/sign-in", auth=None, response=Me)
+@router.post("/sign-in", auth=None, response=Me, throttle=ByAddress("sign-in", "200/h"))
 def sign_in(request: HttpRequest, payload: Credentials) -> Me:
-    """Sign in; too many wrong tries lock the name for a quarter of an hour. Raises DomainError."""
+    """Sign in; too many wrong tries lock the name for a quarter of an hour. Raises DomainError,
+    HttpError for a page of somebody else's."""
+    _refuse_foreign(request)
     user = authenticate(request, username=_cleaned(payload.name), password=payload.password)
     if user is None:
         raise DomainError(
@@ -106,10 +122,12 @@ def sign_in(request: HttpRequest, payload: Credentials) -> Me:
     return _me(request)
 
 
-@router.post("/open-demo", auth=None, response=Me)
+@router.post("/open-demo", auth=None, response=Me, throttle=ByAddress("demo", "600/h"))
 def open_demo(request: HttpRequest) -> Me:
-    """Open the demo account; only where the server was started as the demo. Raises DomainError."""
-    user = User.objects.filter(username=DEMO_NAME).first() if settings.DEMO_ACCOUNT else None
+    """Open the demo account; only where the server was started as the demo. Raises DomainError,
+    HttpError for a page of somebody else's."""
+    _refuse_foreign(request)
+    user = demo_account() if settings.DEMO_ACCOUNT else None
     if user is None:
         raise DomainError("this server was not started as the demo: sign in or sign up")
     login(request, user, backend="django.contrib.auth.backends.ModelBackend")
@@ -133,7 +151,7 @@ def all_of_mine(request: UserRequest) -> HttpResponse:
     return answer
 
 
-@router.post("/me/delete", response=Me)
+@router.post("/me/delete", response=Me, throttle=DELETIONS)
 def delete_me(request: UserRequest, payload: PasswordIn) -> Me:
     """Delete the account with all that is in it; the password is asked for once more.
 

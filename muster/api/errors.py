@@ -10,7 +10,13 @@ from django.db import DatabaseError, DataError
 from django.http import Http404, HttpRequest, HttpResponse
 from django.http.multipartparser import MultiPartParserError
 from ninja import NinjaAPI, Schema
-from ninja.errors import AuthenticationError, HttpError, ValidationError, ValidationErrorContext
+from ninja.errors import (
+    AuthenticationError,
+    HttpError,
+    Throttled,
+    ValidationError,
+    ValidationErrorContext,
+)
 
 from muster.api.pages import BROKEN, NO_DATABASE
 from muster.apps.request_ids import current_id
@@ -75,6 +81,8 @@ def answer_errors(api: NinjaAPI) -> None:
     @api.exception_handler(HttpError)
     def unreadable(request: HttpRequest, error: HttpError) -> HttpResponse:
         words = "this cannot be read: send JSON" if error.status_code == 400 else str(error)
+        if isinstance(error, Throttled):
+            words = f"too many of these in a short time: wait {error.wait or 60:.0f} seconds"
         return complain(request, [words], error.status_code)
 
     @api.exception_handler(RequestDataTooBig)

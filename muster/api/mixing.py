@@ -11,6 +11,7 @@ from ninja import Router, Schema
 from pydantic import Field
 
 from muster.api.requests import Hex, Line, RowId, UserRequest
+from muster.api.throttles import HEAVY, ByUser
 from muster.apps.colour.paint_usage import whole_recipes
 from muster.apps.colour.palette import OwnMix, lab_of_hex, palette_of
 from muster.apps.roll.queries import choices_of, own_muster
@@ -88,7 +89,7 @@ class ReachIn(Schema):
     extra: Annotated[int, Field(ge=1, le=30)] = 12
 
 
-@router.post("/mix", response=list[OwnMix])
+@router.post("/mix", response=list[OwnMix], throttle=ByUser("mix", HEAVY))
 def match(request: UserRequest, payload: MatchIn) -> list[OwnMix]:
     """The best mixes for a colour, the best first; the nearest single paint is among them last."""
     bench = palette_of(request.user, payload.in_stock)
@@ -117,7 +118,7 @@ def predict(request: UserRequest, payload: PredictIn) -> PredictOut:
     )  # fmt: skip
 
 
-@router.post("/mix/reach", response=list[OwnMix])
+@router.post("/mix/reach", response=list[OwnMix], throttle=ByUser("reach", HEAVY))
 def reach(request: UserRequest, payload: ReachIn) -> list[OwnMix]:
     """What to add to a pot already mixed, the least that helps first.
 

@@ -14,6 +14,7 @@ from pydantic import Field
 from muster.api.files import as_file, upload
 from muster.api.plan import Progress, progress_of
 from muster.api.requests import Line, UserRequest
+from muster.api.throttles import HEAVY, ByUser
 from muster.apps import clock
 from muster.apps.exchange.muster_files import Preview, export_text, import_file, preview_of
 from muster.apps.plan import services
@@ -262,13 +263,13 @@ def export(request: UserRequest, muster_id: int) -> HttpResponse:
     return as_file(export_text(muster), f"muster-{muster.pk}.json")
 
 
-@router.post("/import/preview", response=Preview)
+@router.post("/import/preview", response=Preview, throttle=ByUser("import", HEAVY))
 def preview(request: UserRequest, file: File[UploadedFile]) -> Preview:
     """What importing a file would do; nothing is changed."""
     return preview_of(request.user, upload(file, MOST_BYTES, "muster"))
 
 
-@router.post("/import", response=MusterName)
+@router.post("/import", response=MusterName, throttle=ByUser("import", HEAVY))
 def import_muster(request: UserRequest, file: File[UploadedFile]) -> MusterName:
     """Import a file: all or nothing."""
     muster = import_file(request.user, upload(file, MOST_BYTES, "muster"))

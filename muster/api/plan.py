@@ -10,6 +10,7 @@ from ninja import Router, Schema
 
 from muster.api.alternative_starts import AlternativeStart, alternative_starts
 from muster.api.requests import UserRequest
+from muster.api.throttles import HEAVY, ByUser
 from muster.apps.plan.current import UNDER_WAY, Current, current_plan, improve_more
 from muster.apps.plan.heartbeat import worker_lives
 from muster.apps.plan.models import PlanRun
@@ -111,7 +112,9 @@ def why(request: UserRequest, muster_id: int, call: str) -> list[int | None]:
     return [sooner_without(problem, plan, call, reason) for reason in reasons]
 
 
-@router.get("/musters/{int:muster_id}/plan/left", response=list[LeftRemedy])
+@router.get(
+    "/musters/{int:muster_id}/plan/left", response=list[LeftRemedy], throttle=ByUser("left", HEAVY)
+)
 def left(request: UserRequest, muster_id: int, call: str) -> list[LeftRemedy]:
     """What would place a call that is left, the cheapest first. Kept while the plan is.
 
@@ -129,7 +132,9 @@ def left(request: UserRequest, muster_id: int, call: str) -> list[LeftRemedy]:
     return found
 
 
-@router.get("/musters/{int:muster_id}/plan/outlook", response=Outlook)
+@router.get(
+    "/musters/{int:muster_id}/plan/outlook", response=Outlook, throttle=ByUser("outlook", HEAVY)
+)
 def outlook(request: UserRequest, muster_id: int) -> Outlook:
     """Other tray sizes beside this plan, and the chance to be in time. Kept while the plan is."""
     current = current_plan(own_muster(request.user, muster_id))

@@ -10,6 +10,7 @@ from ninja import Router, Schema
 from pydantic import Field
 
 from muster.api.requests import Line, UserRequest
+from muster.api.throttles import ByUser
 from muster.apps.plan.services import change_recipe
 from muster.apps.recipes.queries import newest_recipes, newest_version, versions_of
 from muster.apps.recipes.services import copy_recipe
@@ -100,7 +101,7 @@ def change(request: UserRequest, code: str, payload: RecipeIn) -> list[RecipeOut
     return _all(request.user)
 
 
-@router.post("/recipes/{code}/copy", response=list[RecipeOut])
+@router.post("/recipes/{code}/copy", response=list[RecipeOut], throttle=ByUser("copy", "60/h"))
 def copy(request: UserRequest, code: str) -> list[RecipeOut]:
     """A recipe of one's own, from another."""
     copy_recipe(request.user, _newest(request.user, code))

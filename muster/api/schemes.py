@@ -9,6 +9,7 @@ from pydantic import Field
 
 from muster.api.mixing import DropIn
 from muster.api.requests import Hex, RowId, UserRequest
+from muster.api.throttles import HEAVY, ByUser
 from muster.apps.colour.palette import OwnMix, lab_of_hex, palette_of
 from muster.apps.plan.snapshots import recipes_of
 from muster.apps.roll.queries import choices_of, own_muster
@@ -116,7 +117,7 @@ def make_ramp(request: UserRequest, payload: RampIn) -> RampOut:
     )  # fmt: skip
 
 
-@router.post("/colour/variants", response=list[OwnMix])
+@router.post("/colour/variants", response=list[OwnMix], throttle=ByUser("variants", HEAVY))
 def vary(request: UserRequest, payload: VariantsIn) -> list[OwnMix]:
     """Mixes that differ a little, so that matching models do not look cloned.
 

@@ -13,6 +13,7 @@ from ninja.files import UploadedFile
 from pydantic import Field
 
 from muster.api.requests import UserRequest
+from muster.api.throttles import HEAVY, ByUser
 from muster.apps.colour.paint_usage import used_from, whole_recipes
 from muster.apps.colour.queries import shelf_entries
 from muster.apps.house import services
@@ -24,6 +25,7 @@ from muster.core.amounts.requirements import Stock
 from muster.core.by_name import ByName
 from muster.core.errors import DomainError
 from muster.core.facts.replay import replay
+from muster.core.formats.cells import guarded
 from muster.core.views.supplies import Supplies, supplies_of
 from muster.core.vocabulary import Day, DocumentVersion, Kind
 
@@ -87,7 +89,7 @@ def shopping(request: UserRequest, muster_id: int) -> HttpResponse:
         need = row.need
         if need.short_ml > 0:
             left = "" if need.left_ml is None else f"{need.left_ml:.1f}"
-            table.writerow((need.paint, f"{need.short_ml:.1f}", need.pots or "",
+            table.writerow((guarded(need.paint), f"{need.short_ml:.1f}", need.pots or "",
                             "" if need.cost is None else f"{need.cost:.2f}", f"{need.ml:.1f}",
                             left))  # fmt: skip
     answer = HttpResponse(out.getvalue(), content_type="text/csv; charset=utf-8")
@@ -103,7 +105,7 @@ def by_box(request: UserRequest, payload: BoxIn) -> BoxOut:
     return BoxOut(area_cm2=round(model_cm2(payload.kind, payload.scale, box), 2))
 
 
-@router.post("/mesh", response=MeshOut)
+@router.post("/mesh", response=MeshOut, throttle=ByUser("mesh", HEAVY))
 def mesh(
     request: UserRequest,
     file: File[UploadedFile],

@@ -37,6 +37,7 @@ INSTALLED_APPS = [
 ]
 MIDDLEWARE = [
     "muster.apps.request_ids.RequestId",
+    "muster.apps.response_headers.ResponseHeaders",
     "muster.apps.request_limits.RequestLimits",
     "muster.apps.request_pool.RequestPool",
     "django.middleware.gzip.GZipMiddleware",
@@ -91,7 +92,11 @@ AUTH_PASSWORD_VALIDATORS = [
         "OPTIONS": {"min_length": 8},
     },
     {"NAME": "django.contrib.auth.password_validation.CommonPasswordValidator"},
+    {"NAME": "django.contrib.auth.password_validation.UserAttributeSimilarityValidator"},
+    {"NAME": "muster.apps.accounts.passwords.SomethingInIt"},
 ]
+SIGN_UPS = os.environ.get("CRISP_SIGN_UPS", "20/h")
+"""New accounts from one address."""
 AXES_FAILURE_LIMIT = 8
 AXES_COOLOFF_TIME = 0.25  # hours
 AXES_LOCKOUT_PARAMETERS = [["username", "ip_address"]]
@@ -116,6 +121,8 @@ HTTPS = os.environ.get("CRISP_HTTPS") == "1"
 """Behind a proxy that speaks HTTPS and sets ``X-Forwarded-Proto``: cookies go by HTTPS only, and
 browsers are told to come by nothing else for a year. Names it answers to: ``CRISP_HOSTS``."""
 
+NINJA_NUM_PROXIES = 1 if HTTPS else 0
+"""Whose word counts for the address that asks: the one proxy's, or nobody's."""
 SESSION_COOKIE_SECURE = CSRF_COOKIE_SECURE = SECURE_SSL_REDIRECT = HTTPS
 SECURE_HSTS_SECONDS = 365 * 86400 if HTTPS else 0
 SECURE_PROXY_SSL_HEADER = ("HTTP_X_FORWARDED_PROTO", "https") if HTTPS else None

@@ -42,7 +42,9 @@ def test_what_has_not_changed_is_not_sent_again(
     assert again == {"parts": {}, "digests": first["digests"]}
 
 
-def test_a_tick_as_planned_sends_the_cards_of_its_unit_and_of_no_other(ada: Client, held: Clock) -> None:
+def test_a_tick_as_planned_sends_the_cards_of_its_unit_and_of_no_other(
+    ada: Client, held: Clock
+) -> None:
     lines = [{"line": f"6 {name} foot 1/72", "recipe": "infantry-six"}
              for name in ("pikes", "spears", "axes", "slings")]  # fmt: skip
     made = post(ada, "musters", {**NEW, "units": lines})

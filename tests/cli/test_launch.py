@@ -13,16 +13,16 @@ from pathlib import Path
 
 import pytest
 
-from muster.cli.launch import database, main, serve, steps, watch
+from muster.cli.launch import database, database_home, main, serve, steps, watch
 
 
 @pytest.fixture(autouse=True)
 def own_folder(tmp_path: Path, monkeypatch: pytest.MonkeyPatch) -> Path:
     """Nothing here touches the real ``.run``."""
-    for module in (steps, database, serve):
+    for module in (steps, database, database_home, serve):
         monkeypatch.setattr(module, "RUN", tmp_path)
     monkeypatch.setattr(database, "SECRETS", tmp_path / "secrets.json")
-    monkeypatch.setattr(database, "DATA", tmp_path / "db")
+    monkeypatch.setattr(database_home, "DATA", tmp_path / "db")
     return tmp_path
 
 
@@ -104,19 +104,20 @@ def test_a_port_in_use_is_passed_over() -> None:
 
 def test_a_stale_pid_file_is_no_running_database(own_folder: Path) -> None:
     assert database.left_running() is None
-    (own_folder / "db.pid").write_text("not a number")
+    (own_folder / "db").mkdir()
+    (own_folder / "db" / "db.pid").write_text("not a number")
     assert database.left_running() is None
-    (own_folder / "db.pid").write_text(str(os.getpid()))
+    (own_folder / "db" / "db.pid").write_text(str(os.getpid()))
     assert database.left_running() is None
 
 
 def test_the_databases_socket_has_one_name_for_one_folder(
     own_folder: Path, monkeypatch: pytest.MonkeyPatch
 ) -> None:
-    monkeypatch.setattr(database, "RUN", own_folder / ("deep" * 30))
-    path = database._socket_path()
+    monkeypatch.setattr(database_home, "DATA", own_folder / ("deep" * 30) / "db")
+    path = database_home.socket_path()
     assert len(str(path)) < 107
-    assert database._socket_path() == path
+    assert database_home.socket_path() == path
 
 
 def test_an_address_that_no_longer_answers_is_not_running(own_folder: Path) -> None:

@@ -21,6 +21,7 @@ from muster.apps.roll.services import begin
 from muster.core.choices import Choices
 from muster.core.errors import DomainError
 from muster.core.facts.fact import Fact as FactDocument
+from muster.core.facts.new_ids import with_new_ids
 from muster.core.formats import muster as muster_format
 from muster.core.formats.muster import MusterFile
 from muster.core.pipeline import derive
@@ -141,8 +142,10 @@ def keep_document(user: User, document: MusterFile) -> Muster:
         for unit in document.choices.units
     )
     muster = begin(user, replace(document.choices, units=units), "Imported")
-    known = set(Fact.objects.filter(pk__in=[f.id for f in document.facts]).values_list("pk"))
-    if known:
+    known = Fact.objects.filter(pk__in=[fact.id for fact in document.facts])
+    if known.filter(muster__owner=user).exists():
         raise DomainError("these facts are here already: the file was imported before")
-    keep(muster, list(document.facts))
+    # A friend's facts, whose ids are his.
+    facts = with_new_ids(document.facts) if known.exists() else document.facts
+    keep(muster, list(facts))
     return muster

@@ -18,13 +18,20 @@ from muster.core.recipes.recipe import RECIPE
 from muster.core.recipes.recipe import Recipe as RecipeDocument
 from muster.core.recipes.starters_vehicles import STARTERS
 
+MOST_RECIPES, MOST_VERSIONS = 300, 1_000
+"""Of one account, and of one recipe."""
 MOST_TRIALS = 500
 """Kept of one recipe."""
 
 
 def keep_version(owner: User, document: RecipeDocument) -> RecipeVersion:
-    """Keep a recipe version under its owner; the same one again is the same row."""
-    recipe, _ = Recipe.objects.get_or_create(owner=owner, code=document.id)
+    """Keep a recipe version under its owner; the same one again is the same row. Raises DomainError
+    for more than an account holds."""
+    recipe, new = Recipe.objects.get_or_create(owner=owner, code=document.id)
+    if new and owner.recipe_set.count() > MOST_RECIPES:
+        raise DomainError(f"you have {MOST_RECIPES} recipes: work in one of them, or export it")
+    if recipe.versions.count() >= MOST_VERSIONS:
+        raise DomainError(f"'{document.name}' has {MOST_VERSIONS} versions: go on in a copy of it")
     version, _ = RecipeVersion.objects.get_or_create(
         recipe=recipe,
         number=document.version,

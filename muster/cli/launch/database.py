@@ -2,22 +2,19 @@
 
 from __future__ import annotations
 
-import hashlib
 import json
 import os
 import secrets
-import shutil
 import signal
 import socket
 import subprocess
-import tempfile
 import time
 from pathlib import Path
 
-from muster.cli.launch.steps import RUN, Stop, environment, run, step
+from muster.cli.launch import database_home
+from muster.cli.launch.steps import RUN, Stop, digest, environment, step
 from muster.cli.launch.watch import start
 
-DATA = RUN / "db"
 SECRETS = RUN / "secrets.json"
 LOG = RUN / "db.log"
 
@@ -64,39 +61,14 @@ def answers(port: int) -> bool:
         return probe.connect_ex(("127.0.0.1", port)) == 0
 
 
-def _socket_path() -> Path:
-    path = RUN / "db.sock"
-    # A Unix socket's path may be 107 bytes long.
-    if len(str(path)) < 100:
-        return path
-    name = hashlib.sha256(str(RUN).encode()).hexdigest()[:12]
-    return Path(tempfile.gettempdir()) / f"crisp-{name}.sock"
-
-
-def make_folder() -> None:
-    """The data folder. One that was left half made is made anew."""
-    half = RUN / "db.half"
-
-    def act() -> None:
-        shutil.rmtree(half, ignore_errors=True)
-        user = [f"--user={'root' if os.geteuid() == 0 else os.environ.get('USER', 'nobody')}"]
-        run(
-            ["mariadb-install-db", "--no-defaults", "--auth-root-authentication-method=normal",
-             f"--datadir={half}", "--skip-test-db", *user]
-        )  # fmt: skip
-        half.rename(DATA)
-
-    step("database folder", "1", act, DATA.exists())
-
-
 def left_running() -> int | None:
     """The id of our own mariadbd that an earlier start left behind, or None."""
     try:
-        pid = int((RUN / "db.pid").read_text())
+        pid = int((database_home.data() / "db.pid").read_text())
         command = Path(f"/proc/{pid}/cmdline").read_text()
     except (OSError, ValueError):
         return None
-    return pid if str(DATA) in command and "mariadbd" in command else None
+    return pid if str(database_home.data()) in command and "mariadbd" in command else None
 
 
 def start_database() -> subprocess.Popen[bytes] | None:
@@ -108,13 +80,17 @@ def start_database() -> subprocess.Popen[bytes] | None:
     if answers(port):
         values["port"] = port = free_port(port + 1)
         keep(values)
-    user = ["--user=root"] if os.geteuid() == 0 else []
+    user = database_home.account()
     process = start(
-        ["mariadbd", "--no-defaults", f"--datadir={DATA}", "--bind-address=127.0.0.1",
-         f"--port={port}", f"--socket={_socket_path()}", f"--pid-file={RUN / 'db.pid'}",
+        ["mariadbd", "--no-defaults", f"--datadir={database_home.data()}",
+         "--bind-address=127.0.0.1", f"--port={port}",
+         f"--socket={database_home.socket_path()}", f"--pid-file={database_home.data() / 'db.pid'}",
+         f"--secure-file-priv={database_home.no_files()}", "--local-infile=0",
+         "--skip-name-resolve", "--skip-symbolic-links",
          "--character-set-server=utf8mb4", "--collation-server=utf8mb4_bin",
          "--innodb-buffer-pool-size=64M", "--innodb-log-file-size=32M", "--performance-schema=OFF",
-         "--innodb-flush-log-at-trx-commit=1", "--skip-log-bin", *user],
+         "--innodb-flush-log-at-trx-commit=1", "--skip-log-bin",
+         *([f"--user={user}"] if user else [])],
         LOG,
     )  # fmt: skip
     until = time.monotonic() + 60
@@ -126,38 +102,59 @@ def start_database() -> subprocess.Popen[bytes] | None:
     return process
 
 
-def prepare() -> None:
-    """Database, user and time zones, and the tables of today's code."""
+def prepare(tests: bool = False) -> None:
+    """Database, accounts and time zones. ``tests``: their databases are the application's too."""
     values = kept()
     password = str(values["database"])
-    client = ["mariadb", "--no-defaults", f"--socket={_socket_path()}", "-uroot"]
 
-    def act() -> None:
-        zones = subprocess.run(
-            ["mariadb-tzinfo-to-sql", "/usr/share/zoneinfo"],
-            capture_output=True, env=environment(),
-        ).stdout  # fmt: skip
-        grants = "".join(
-            f"GRANT ALL ON `{name}`.* TO 'crisp'@'{host}';"
-            for name in ("crisp_muster", "test\\_crisp\\_muster%")
-            for host in ("127.0.0.1", "localhost")
+    def tell(sql: bytes, *where: str) -> None:
+        done = subprocess.run(
+            [*administering(), *where], input=sql, capture_output=True, env=environment()
         )
-        users = "".join(
-            f"CREATE OR REPLACE USER 'crisp'@'{host}' IDENTIFIED BY '{password}';"
-            for host in ("127.0.0.1", "localhost")
-        )
-        script = (
-            "CREATE DATABASE IF NOT EXISTS crisp_muster CHARACTER SET utf8mb4 "
-            f"COLLATE utf8mb4_bin; {users}{grants} FLUSH PRIVILEGES;"
-        )
-        for text, where in ((zones, ["mysql"]), (script.encode(), [])):
-            done = subprocess.run(
-                [*client, *where], input=text, capture_output=True, env=environment()
-            )
-            if done.returncode:
-                raise Stop(f"the database refused to be prepared: {done.stderr.decode()[-400:]}")
+        if done.returncode:
+            raise Stop(f"the database refused to be prepared: {done.stderr.decode()[-400:]}")
 
-    step("database, user, time zones", password[:8], act)
+    def zones() -> None:
+        words = ["mariadb-tzinfo-to-sql", "/usr/share/zoneinfo"]
+        tell(subprocess.run(words, capture_output=True, env=environment()).stdout, "mysql")
+
+    step("time zones", password[:8], zones)
+    told = accounts(password, tests)
+    step("database accounts", digest([], told), lambda: tell(told.encode()))
+
+
+def administering() -> list[str]:
+    """The client, as whoever the socket says we are; in an older folder, as root."""
+    for name in (database_home.administrator(), "root"):
+        client = ["mariadb", "--no-defaults", f"--socket={database_home.socket_path()}",
+                  f"--user={name}"]  # fmt: skip
+        if not subprocess.run([*client, "-e", "DO 1"], capture_output=True).returncode:
+            return client
+    return client
+
+
+def accounts(password: str, tests: bool) -> str:
+    """SQL: root and whoever starts it by the identity of his socket only, nobody without a name,
+    and the application's account with rights on its own database alone."""
+    own = database_home.administrator()
+    hosts = ("127.0.0.1", "localhost")
+    databases = ("crisp_muster", *(("test\\_crisp\\_muster%",) if tests else ()))
+    words = ["CREATE DATABASE IF NOT EXISTS crisp_muster CHARACTER SET utf8mb4 COLLATE utf8mb4_bin"]
+    for name in dict.fromkeys(("root", own)):
+        words += [
+            f"CREATE USER IF NOT EXISTS '{name}'@'localhost' IDENTIFIED VIA unix_socket",
+            f"ALTER USER '{name}'@'localhost' IDENTIFIED VIA unix_socket",
+            f"GRANT ALL ON *.* TO '{name}'@'localhost' WITH GRANT OPTION",
+        ]
+    words.append(
+        "DELETE FROM mysql.global_priv WHERE User NOT IN ('crisp', 'mariadb.sys') AND "
+        f"(Host, User) NOT IN (('localhost', 'root'), ('localhost', '{own}'))"
+    )
+    words.append("FLUSH PRIVILEGES")
+    for host in hosts:
+        words.append(f"CREATE OR REPLACE USER 'crisp'@'{host}' IDENTIFIED BY '{password}'")
+        words += [f"GRANT ALL ON `{name}`.* TO 'crisp'@'{host}'" for name in databases]
+    return "".join(f"{one};" for one in (*words, "FLUSH PRIVILEGES"))
 
 
 def end(process: subprocess.Popen[bytes] | None) -> None:

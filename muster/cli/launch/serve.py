@@ -11,7 +11,7 @@ import urllib.error
 import urllib.request
 from collections.abc import Callable
 
-from muster.cli.launch import database
+from muster.cli.launch import database, database_home
 from muster.cli.launch.steps import (
     PYTHON,
     ROOT,
@@ -33,18 +33,18 @@ from muster.cli.launch.watch import Pulse, end, start
 
 def prepare(dev: bool) -> Compiling:
     """Everything that needs no running server; the planner is compiled beside the other steps."""
-    RUN.mkdir(parents=True, exist_ok=True)
+    database_home.close_off()
     install_packages(browser=dev)
     install_python(dev)
     compiling = Compiling()
     build_front_end()
-    database.make_folder()
+    database_home.make_folder()
     return compiling
 
 
 def migrate() -> None:
     """Tables as today's code wants them."""
-    made = str((database.DATA / "ibdata1").stat().st_ctime_ns // 10**12)
+    made = str((database_home.DATA / "ibdata1").stat().st_ctime_ns // 10**12)
     step(
         "tables",
         digest(sorted((ROOT / "muster" / "apps").glob("*/migrations")), made),

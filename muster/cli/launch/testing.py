@@ -21,7 +21,7 @@ def test(words: list[str]) -> int:
     compiling = prepare(dev=True)
     base = database.start_database()
     try:
-        database.prepare()
+        database.prepare(tests=True)
         migrate()
         failed = [] if words else _failed_checks()
         compiling.finish()

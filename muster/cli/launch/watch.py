@@ -24,6 +24,7 @@ def start(command: list[str], log: Path, **more: str) -> subprocess.Popen[bytes]
     if log.exists() and log.stat().st_size > 5_000_000:
         log.replace(log.with_suffix(".old.log"))
     with log.open("ab") as file:
+        log.chmod(0o600)
         return subprocess.Popen(
             command, cwd=ROOT, stdout=file, stderr=file, stdin=subprocess.DEVNULL,
             env={**environment(), **more}, start_new_session=True, preexec_fn=_end_with_parent,

@@ -19,6 +19,7 @@ from muster.core.colour.shelf import MOST_PAINTS
 from muster.core.colour.teaching import LEAST_SHARE
 from muster.core.craft.media import MEDIA
 from muster.core.errors import DomainError, complaint, nearest
+from muster.core.formats.cells import guarded, unguarded
 from muster.core.formats.document import parsed, schema_of, validated, written
 from muster.core.vocabulary import STRICT
 
@@ -30,7 +31,6 @@ COLUMNS = ("name", "colour", "range", "code", "medium", "opacity", "finish", "si
            "price", "density", "tare_g", "drop_ml")  # fmt: skip
 OTHER_NAMES = {"color": "colour", "hex": "colour", "paint": "name", "brand": "range",
                "volume_ml": "left_ml", "stock_ml": "left_ml", "ml": "left_ml"}  # fmt: skip
-FORMULA = ("=", "+", "-", "@")
 NUMBERS = ("size_ml", "left_ml", "price", "density", "tare_g", "drop_ml")
 
 
@@ -163,9 +163,7 @@ def _paint(header: list[str], row: list[str], line: int) -> OwnedPaint | list[st
     raw: dict[str, Any] = {}
     complaints = []
     for name, cell in zip(header, row, strict=False):
-        value = cell.strip()
-        if value.startswith("'") and value[1:].startswith(FORMULA):
-            value = value[1:]
+        value = unguarded(cell.strip())
         if not name or not value:
             continue
         if name in NUMBERS:
@@ -240,14 +238,8 @@ def write_csv(paints: Iterable[OwnedPaint]) -> str:
     table.writerow(COLUMNS)
     for one in paints:
         cells = (getattr(one, name) for name in COLUMNS)
-        table.writerow(["" if cell is None else _safe(cell) for cell in cells])
+        table.writerow(["" if cell is None else guarded(cell) for cell in cells])
     return out.getvalue()
-
-
-def _safe(cell: object) -> str:
-    """A cell that a spreadsheet takes for text: none begins a formula."""
-    text = f"{cell:g}" if isinstance(cell, float) else str(cell)
-    return f"'{text}" if text.startswith(FORMULA) else text
 
 
 def write_gpl(paints: Iterable[OwnedPaint], name: str = "Shelf") -> str:

@@ -6,12 +6,11 @@ from dataclasses import replace
 from pathlib import Path
 from typing import Any
 
-from django.contrib.auth.models import User
 from django.core.management.base import BaseCommand, CommandParser
 from django.db import transaction
 
 from muster.apps import clock
-from muster.apps.accounts.demo import DEMO_NAME
+from muster.apps.accounts.demo import demo_account, make_demo_account
 from muster.apps.colour.services import keep_paints
 from muster.apps.exchange.muster_files import keep_document
 from muster.apps.plan.current import current_plan
@@ -38,12 +37,11 @@ class Command(BaseCommand):
     @transaction.atomic
     def handle(self, *args: Any, **options: Any) -> None:
         """Make the demo account and its musters where they are missing."""
-        user, _ = User.objects.get_or_create(username=DEMO_NAME)
-        if options["fresh"]:
+        user = demo_account()
+        if user is not None and options["fresh"]:
             user.delete()
-            user = User.objects.create(username=DEMO_NAME)
-        user.set_unusable_password()
-        user.save()
+            user = None
+        user = user or make_demo_account()
         if Muster.objects.filter(owner=user).exists():
             return
         give_starters(user)
