@@ -147,8 +147,9 @@ def test_a_paint_called_like_a_formula_is_text_on_the_shopping_list(
     passes = one["passes"]
     passes[1]["mix"] = [{"name": "=HYPERLINK(1)", "parts": 1}]
     body = {"name": "Six", "seen": 1, "passes": passes,
-            "follow": [[muster["id"], muster["roll"][0]["unit"]["id"]]]}  # fmt: skip
-    assert post(ada, "recipes/infantry-six", body).status_code == 200
+            "follow": [f"{muster['id']}:{muster['roll'][0]['unit']['id']}"]}  # fmt: skip
+    answer = post(ada, "recipes/infantry-six", body)
+    assert answer.status_code == 200, answer.body
     text = ada.get(f"/api/musters/{muster['id']}/supplies/file").content.decode()
     assert "\r\n'=HYPERLINK(1)," in text
 
