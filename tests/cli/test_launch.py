@@ -121,9 +121,9 @@ def test_the_databases_socket_has_one_name_for_one_folder(
 
 
 def test_an_address_that_no_longer_answers_is_not_running(own_folder: Path) -> None:
-    assert serve._running() is None
+    assert serve.running() is None
     (own_folder / "address").write_text("http://127.0.0.1:9/")
-    assert serve._running() is None
+    assert serve.running() is None
 
 
 def test_a_child_is_ended_and_its_log_kept_short(own_folder: Path) -> None:

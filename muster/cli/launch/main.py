@@ -5,6 +5,7 @@ from __future__ import annotations
 import contextlib
 import os
 import sys
+from pathlib import Path
 from typing import NoReturn
 
 from muster.cli.launch.steps import (
@@ -24,6 +25,8 @@ HELP = """crisp COMMAND
   demo [--fresh]        install what is missing, start with demo data, print the address
   start                 the same without demo data
   test [PYTEST WORDS]   set up, then run every check and test
+  backup FILE           write every account and muster into a file, also while it runs
+  restore FILE          put everything back as it is in such a file
   shots                 take the pictures in docs/screenshots anew
   plan FILE.json        plan a problem or a muster; 'crisp plan --help' says more
   check RECIPE.json     look a recipe over; 'crisp check --help' says more
@@ -44,6 +47,8 @@ def main(words: list[str]) -> int:
                 return _serve(demo=False)
             case "test", _:
                 return _test(rest)
+            case "backup" | "restore", [name]:
+                return _backup(command, name)
             case "shots", []:
                 return _test(["tests/browser/shots.py"])
             case "plan", _:
@@ -71,6 +76,13 @@ def _serve(*, demo: bool, fresh: bool = False) -> int:
     from muster.cli.launch.serve import serve
 
     return serve(demo=demo, fresh=fresh)
+
+
+def _backup(command: str, name: str) -> int:
+    from muster.cli.launch import backup
+
+    act = backup.backup if command == "backup" else backup.restore
+    return act(Path(name).expanduser().resolve())
 
 
 def _test(words: list[str]) -> int:

@@ -28,7 +28,7 @@ from muster.cli.launch.steps import (
     say,
     step,
 )
-from muster.cli.launch.watch import Pulse, end, start
+from muster.cli.launch.watch import Pulse, end, rotate, start
 
 
 def prepare(dev: bool) -> Compiling:
@@ -42,13 +42,14 @@ def prepare(dev: bool) -> Compiling:
     return compiling
 
 
-def migrate() -> None:
-    """Tables as today's code wants them."""
+def migrate(anew: bool = False) -> None:
+    """Tables as today's code wants them. ``anew``: they were put there by something else."""
     made = str((database_home.DATA / "ibdata1").stat().st_ctime_ns // 10**12)
     step(
         "tables",
         digest(sorted((ROOT / "muster" / "apps").glob("*/migrations")), made),
         lambda: run([str(PYTHON), "manage.py", "migrate", "--noinput"], more=SETTINGS),
+        good=not anew,
     )
 
 
@@ -56,9 +57,9 @@ def serve(demo: bool, fresh: bool = False, port: int = 8000) -> int:
     """Bring everything up, say where, and watch until Ctrl-C."""
     begun = time.monotonic()
     say("Crisp Muster")
-    running = _running()
-    if running is not None:
-        say(f"It runs already at {running}; end that one first to start anew.")
+    at = running()
+    if at is not None:
+        say(f"It runs already at {at}; end that one first to start anew.")
         return 0
     for number in (signal.SIGTERM, signal.SIGINT):
         signal.signal(number, _interrupt)
@@ -105,6 +106,8 @@ def serve(demo: bool, fresh: bool = False, port: int = 8000) -> int:
             if base is not None and base.poll() is not None:
                 say("The database ended by itself; it is started again.")
                 base = database.start_database()
+            for log in RUN.glob("*.log"):
+                rotate(log)
             for name, starter in starters.items():
                 if children[name].poll() is not None:
                     say(f"The {name} ended; it is started again.")
@@ -121,7 +124,7 @@ def serve(demo: bool, fresh: bool = False, port: int = 8000) -> int:
         (RUN / "address").unlink(missing_ok=True)
 
 
-def _running() -> str | None:
+def running() -> str | None:
     """The address at which an earlier start of this folder still answers."""
     try:
         address = (RUN / "address").read_text()

@@ -4,6 +4,8 @@ from __future__ import annotations
 
 import ctypes
 import math
+import os
+import shutil
 import signal
 import subprocess
 from collections.abc import Callable
@@ -11,6 +13,7 @@ from pathlib import Path
 
 from muster.cli.launch.steps import ROOT, environment
 
+LOG_BYTES = 5_000_000
 _DEATH_SIGNAL = 1  # PR_SET_PDEATHSIG
 
 
@@ -21,14 +24,23 @@ def _end_with_parent() -> None:
 def start(command: list[str], log: Path, **more: str) -> subprocess.Popen[bytes]:
     """Start a child in a session of its own, its output to a log that is kept short."""
     log.parent.mkdir(parents=True, exist_ok=True)
-    if log.exists() and log.stat().st_size > 5_000_000:
-        log.replace(log.with_suffix(".old.log"))
+    rotate(log)
     with log.open("ab") as file:
         log.chmod(0o600)
         return subprocess.Popen(
             command, cwd=ROOT, stdout=file, stderr=file, stdin=subprocess.DEVNULL,
             env={**environment(), **more}, start_new_session=True, preexec_fn=_end_with_parent,
         )  # fmt: skip
+
+
+def rotate(log: Path) -> None:
+    """Begin a log anew that has grown long; the part before it is kept as ``.old``. Whoever writes
+    goes on writing: each line is put at the end, wherever that is."""
+    if log.exists() and log.stat().st_size > LOG_BYTES:
+        old = log.with_suffix(".old")
+        shutil.copyfile(log, old)
+        old.chmod(0o600)
+        os.truncate(log, 0)
 
 
 def end(process: subprocess.Popen[bytes]) -> None:
