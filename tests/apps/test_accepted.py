@@ -83,6 +83,7 @@ class Accepted(TestCase):
             "muster_id": [str(muster)], "code": codes, "since": ["1"], "tier": ["hand"],
             "kind": ["csv", "gpl", "json"],
             "call": [*calls[:2], *left[:1], "no-such-call"], "celsius": ["12"],
+            "have": ["", "a.b.c"],
             "humidity": ["70"], "colour": ["#5a6b3c"], "scale": ["72"],
         }  # fmt: skip
 

@@ -365,7 +365,7 @@ def test_another_user_gets_404_through_every_endpoint(
             query = "?call=pikes.1/base" if address.endswith(("starts", "why", "left")) else ""
             answer = getattr(bea, method)(
                 address + query, body if method == "post" else None,
-                **({"content_type": "application/json"} if method == "post" else {}),
+                **({"content_type": "application/json"} if method != "get" else {}),
             )  # fmt: skip
             assert answer.status_code == 404, (method, address, answer.content)
             walked += 1
