@@ -7,7 +7,7 @@ from hashlib import blake2b
 from typing import Annotated, Any
 
 from django.http import HttpResponse
-from ninja import Query, Router, Schema
+from ninja import Router, Schema
 from pydantic import Field
 from pydantic_core import to_json
 
@@ -34,7 +34,7 @@ Have = Annotated[str, Field(max_length=2000)]
 
 
 @router.get("/musters/{int:muster_id}/parts", response=ViewParts)
-def view_parts(request: UserRequest, muster_id: int, have: Query[Have] = "") -> HttpResponse:
+def view_parts(request: UserRequest, muster_id: int, have: Have = "") -> HttpResponse:
     """Of everything the rooms show, what is not yet held. Raises Http404."""
     view = view_of(own_muster(request.user, muster_id))
     return HttpResponse(changed_since(view, have), content_type="application/json")

@@ -804,7 +804,8 @@ export interface paths {
         put?: never;
         /**
          * Open Demo
-         * @description Open the demo account; only where the server was started as the demo. Raises DomainError.
+         * @description Open the demo account; only where the server was started as the demo. Raises DomainError,
+         *     HttpError for a page of somebody else's.
          */
         post: operations["muster_api_accounts_open_demo"];
         delete?: never;
@@ -1344,7 +1345,8 @@ export interface paths {
         put?: never;
         /**
          * Sign In
-         * @description Sign in; too many wrong tries lock the name for a quarter of an hour. Raises DomainError.
+         * @description Sign in; too many wrong tries lock the name for a quarter of an hour. Raises DomainError,
+         *     HttpError for a page of somebody else's.
          */
         post: operations["muster_api_accounts_sign_in"];
         delete?: never;
@@ -1386,7 +1388,8 @@ export interface paths {
          * Sign Up
          * @description Make an account and sign in.
          *
-         *     Raises DomainError for a name that is taken or a weak password.
+         *     Raises DomainError for a name that is taken or a weak password, HttpError for a page of
+         *     somebody else's.
          */
         post: operations["muster_api_accounts_sign_up"];
         delete?: never;
@@ -5140,8 +5143,8 @@ export interface operations {
     };
     muster_api_view_parts_view_parts: {
         parameters: {
-            query: {
-                have: string;
+            query?: {
+                have?: string;
             };
             header?: never;
             path: {
