@@ -9,6 +9,7 @@ from __future__ import annotations
 import ctypes
 import gc
 import io
+import logging
 import os
 import re
 import resource
@@ -38,6 +39,8 @@ LIGHT = re.compile(
     r"|typed-unit|musters/\d+/facts)$"
 )
 """What is answered at once, in the process that took it."""
+
+log = logging.getLogger("muster")
 
 LEFT_S = 10.0
 """So long something is still worked on that nobody waits for any more."""
@@ -82,6 +85,8 @@ class _Here:
     """What this process is: one that has a pool, or one of a pool (with a handler), or neither."""
 
     pool: ProcessPool | None = None
+    processes: int = 0
+    renewing: threading.Lock = field(default_factory=threading.Lock)
     handler: WSGIHandler | None = None
 
 
@@ -159,12 +164,28 @@ _queue = _Queue()
 
 def begin(processes: int) -> None:
     """Start the processes that answer; they end with this one."""
-    _here.pool = ProcessPool(
+    pool = ProcessPool(
         max_workers=processes, initializer=_begin, initargs=(NICER,), context=get_context("spawn")
     )
     # They wake before anybody asks.
     for _ in range(processes):
-        _here.pool.schedule(os.getpid)
+        pool.schedule(os.getpid)
+    _here.pool, _here.processes = pool, processes
+
+
+def _scheduled(sent: Sent, seconds: float) -> Future[Answered]:
+    """A request given to a process. A pool whose process was killed at a bad moment takes nothing
+    any more; another takes its place."""
+    assert _here.pool is not None
+    try:
+        return _here.pool.schedule(_answer, args=(sent,), timeout=seconds)
+    except RuntimeError:
+        with _here.renewing:
+            if not _here.pool.active:
+                log.exception("the processes that answer are begun anew")
+                _here.pool.stop()  # type: ignore[no-untyped-call]
+                begin(_here.processes)
+        return _here.pool.schedule(_answer, args=(sent,), timeout=seconds)
 
 
 class RequestPool:
@@ -186,20 +207,27 @@ class RequestPool:
                 environ["HTTPS"] = "on"
             sent = Sent(environ, request.read())
             seconds = settings.REQUEST_SECONDS
-            future = _here.pool.schedule(_answer, args=(sent,), timeout=seconds)
+            future = _scheduled(sent, seconds)
             try:
-                answered = _awaited(future, request, 2 * seconds)
+                answered = _awaited(future, request, 2 * seconds, _lives)
             except TookTooLong:
-                future.cancel()  # type: ignore[no-untyped-call]
+                future.cancel()
                 return _trouble(503, TOO_LONG.format(seconds))
             except (ProcessExpired, MemoryError):
                 return _trouble(503, ENDED)
         return _response(answered)
 
 
-def _awaited(future: Future[Answered], request: HttpRequest, most_s: float) -> Answered:
-    """What a process answers. Raises TimeoutError where it takes too long, or where whoever asked
-    has left: at once while it waits its turn and changes nothing, after ``LEFT_S`` else."""
+def _lives() -> bool:
+    return _here.pool is not None and _here.pool.active
+
+
+def _awaited(
+    future: Future[Answered], request: HttpRequest, most_s: float, lives: Callable[[], bool]
+) -> Answered:
+    """What a process answers. Raises ProcessExpired where nothing ``lives`` any more that could,
+    TimeoutError where it takes too long, or where whoever asked has left: at once while it waits
+    its turn and changes nothing, after ``LEFT_S`` else."""
     begun, left = time.monotonic(), None
     while True:
         try:
@@ -208,6 +236,8 @@ def _awaited(future: Future[Answered], request: HttpRequest, most_s: float) -> A
             now = time.monotonic()
             if future.done() or now - begun > most_s:
                 raise
+            if not lives():
+                raise ProcessExpired(ENDED) from None  # type: ignore[no-untyped-call]
             left = (left or now) if _has_left(request) else None
             waits = request.method == "GET" and not future.running()
             if left is not None and (waits or now - left > LEFT_S):

@@ -264,3 +264,26 @@ def test_two_workers_on_one_queue_lose_and_double_nothing() -> None:
     assert len({run.lease for run in runs}) == 20
     # Each was worked on, and by no second worker after a first had lost its lease.
     assert all(0 < run.spent_s < LEASE.total_seconds() for run in runs)
+
+
+def test_computing_goes_on_after_its_processes_were_killed_again_and_again(pooled: Server) -> None:
+    path = begun(pooled)
+    for _ in range(4):
+        beside = [pid for pid in descendants(pooled.process.pid) if "spawn_main" in command(pid)]
+        for pid in beside:
+            with suppress(ProcessLookupError):
+                os.kill(pid, signal.SIGKILL)
+        until = time.monotonic() + 30
+        while time.monotonic() < until:
+            with suppress(OSError):
+                if pooled.ask(path)["board"]["calls"]:
+                    break
+        else:
+            raise AssertionError("nothing is computed any more")
+
+
+def command(pid: int) -> str:
+    """What a process was begun with."""
+    with suppress(OSError):
+        return Path(f"/proc/{pid}/cmdline").read_text()
+    return ""

@@ -11,6 +11,7 @@ from concurrent.futures import TimeoutError as TookTooLong
 import pytest
 from django.http import HttpRequest
 from django.test import RequestFactory
+from pebble import ProcessExpired
 
 from muster.apps import request_pool
 from muster.apps.request_pool import Answered, _awaited
@@ -42,7 +43,7 @@ def waited_s(future: Future[Answered], ours: socket.socket, method: str) -> floa
     """How long until it is given up."""
     begun = time.monotonic()
     with pytest.raises(TookTooLong):
-        _awaited(future, asked(ours, method), 5)
+        _awaited(future, asked(ours, method), 5, lambda: True)
     return time.monotonic() - begun
 
 
@@ -76,4 +77,12 @@ def test_whoever_stays_is_answered(line: tuple[socket.socket, socket.socket]) ->
                 return ANSWER
             raise TookTooLong
 
-    assert _awaited(Later(), asked(ours), 5) == ANSWER
+    assert _awaited(Later(), asked(ours), 5, lambda: True) == ANSWER
+
+
+def test_who_waits_for_processes_that_are_gone_is_told_so(
+    line: tuple[socket.socket, socket.socket],
+) -> None:
+    ours, _ = line
+    with pytest.raises(ProcessExpired):
+        _awaited(Future(), asked(ours), 5, lambda: False)

@@ -71,16 +71,21 @@ def left_running() -> int | None:
     return pid if str(database_home.data()) in command and "mariadbd" in command else None
 
 
-def start_database() -> subprocess.Popen[bytes] | None:
-    """Start mariadbd and wait until it answers; None where it is running already."""
+def start_database(alone: bool = False) -> subprocess.Popen[bytes] | None:
+    """Start mariadbd and wait until it answers; None where it is running already.
+
+    ``alone``: nobody else uses it, so one that is left from a start that was killed is ended."""
     values = kept()
     port = int(str(values["port"]))
+    if alone:
+        _end_left()
     if left_running() is not None and answers(port):
         return None
     if answers(port):
         values["port"] = port = free_port(port + 1)
         keep(values)
     user = database_home.account()
+    root = user is None and os.geteuid() == 0
     process = start(
         ["mariadbd", "--no-defaults", f"--datadir={database_home.data()}",
          "--bind-address=127.0.0.1", f"--port={port}",
@@ -90,8 +95,8 @@ def start_database() -> subprocess.Popen[bytes] | None:
          "--character-set-server=utf8mb4", "--collation-server=utf8mb4_bin",
          "--innodb-buffer-pool-size=64M", "--innodb-log-file-size=32M", "--performance-schema=OFF",
          "--innodb-flush-log-at-trx-commit=1", "--skip-log-bin",
-         *([f"--user={user}"] if user else [])],
-        LOG,
+         *(["--user=root"] if root else [])],
+        LOG, user,
     )  # fmt: skip
     until = time.monotonic() + 60
     while not answers(port):
@@ -100,6 +105,19 @@ def start_database() -> subprocess.Popen[bytes] | None:
             raise Stop(f"the database did not start; its log {LOG} ends with:\n{tail}")
         time.sleep(0.1)
     return process
+
+
+def _end_left() -> None:
+    """End our own mariadbd of an earlier start. Raises Stop where it does not end."""
+    pid = left_running()
+    if pid is None:
+        return
+    os.kill(pid, signal.SIGTERM)
+    until = time.monotonic() + 60
+    while left_running() == pid:
+        if time.monotonic() > until:
+            raise Stop(f"the database of an earlier start does not end: end process {pid}.")
+        time.sleep(0.05)
 
 
 def prepare(tests: bool = False) -> None:

@@ -4,6 +4,7 @@ from __future__ import annotations
 
 import contextlib
 import os
+import subprocess
 import sys
 from pathlib import Path
 from typing import NoReturn
@@ -27,6 +28,8 @@ HELP = """crisp COMMAND
   test [PYTEST WORDS]   set up, then run every check and test
   backup FILE           write every account and muster into a file, also while it runs
   restore FILE          put everything back as it is in such a file
+  drill kill|load|fuzz|full [N]
+                        show that nothing is lost, and how fast it is; docs/reliability.md
   shots                 take the pictures in docs/screenshots anew
   plan FILE.json        plan a problem or a muster; 'crisp plan --help' says more
   check RECIPE.json     look a recipe over; 'crisp check --help' says more
@@ -49,6 +52,8 @@ def main(words: list[str]) -> int:
                 return _test(rest)
             case "backup" | "restore", [name]:
                 return _backup(command, name)
+            case "drill", ["kill" | "load" | "fuzz" | "full" as name, *more]:
+                return _drill(name, more)
             case "shots", []:
                 return _test(["tests/browser/shots.py"])
             case "plan", _:
@@ -83,6 +88,15 @@ def _backup(command: str, name: str) -> int:
 
     act = backup.backup if command == "backup" else backup.restore
     return act(Path(name).expanduser().resolve())
+
+
+def _drill(name: str, more: list[str]) -> int:
+    if name == "fuzz":
+        os.environ["CRISP_EXAMPLES"] = more[0] if more else "200"
+        return _test(["tests/apps/test_fuzzed.py", "tests/apps/test_accepted.py"])
+    install_python(dev=False)
+    words = [str(PYTHON), "-m", "muster.cli.drills", name, *more]
+    return subprocess.run(words, cwd=ROOT, env=environment()).returncode
 
 
 def _test(words: list[str]) -> int:

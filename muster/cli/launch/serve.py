@@ -64,7 +64,7 @@ def serve(demo: bool, fresh: bool = False, port: int = 8000) -> int:
     for number in (signal.SIGTERM, signal.SIGINT):
         signal.signal(number, _interrupt)
     compiling = prepare(dev=False)
-    base = database.start_database()
+    base = database.start_database(alone=True)
     children: dict[str, subprocess.Popen[bytes]] = {}
     rest: subprocess.Popen[str] | None = None
     try:
@@ -105,7 +105,7 @@ def serve(demo: bool, fresh: bool = False, port: int = 8000) -> int:
                 end(children["server"])
             if base is not None and base.poll() is not None:
                 say("The database ended by itself; it is started again.")
-                base = database.start_database()
+                base = database.start_database(alone=True)
             for log in RUN.glob("*.log"):
                 rotate(log)
             for name, starter in starters.items():

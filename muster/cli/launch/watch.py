@@ -21,8 +21,13 @@ def _end_with_parent() -> None:
     ctypes.CDLL(None).prctl(_DEATH_SIGNAL, signal.SIGTERM)
 
 
-def start(command: list[str], log: Path, **more: str) -> subprocess.Popen[bytes]:
-    """Start a child in a session of its own, its output to a log that is kept short."""
+def start(
+    command: list[str], log: Path, user: str | None = None, **more: str
+) -> subprocess.Popen[bytes]:
+    """Start a child in a session of its own, its output to a log that is kept short.
+
+    ``user``: whose rights it has. They are taken on before it is told to end with us, which a
+    process that changes them itself would forget."""
     log.parent.mkdir(parents=True, exist_ok=True)
     rotate(log)
     with log.open("ab") as file:
@@ -30,6 +35,7 @@ def start(command: list[str], log: Path, **more: str) -> subprocess.Popen[bytes]
         return subprocess.Popen(
             command, cwd=ROOT, stdout=file, stderr=file, stdin=subprocess.DEVNULL,
             env={**environment(), **more}, start_new_session=True, preexec_fn=_end_with_parent,
+            user=user, group=user, extra_groups=None if user is None else [],
         )  # fmt: skip
 
 
