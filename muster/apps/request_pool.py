@@ -20,6 +20,7 @@ import time
 from collections.abc import Callable, Iterable, Iterator
 from concurrent.futures import Future
 from concurrent.futures import TimeoutError as TookTooLong
+from concurrent.futures.process import BrokenProcessPool
 from contextlib import contextmanager
 from dataclasses import dataclass, field
 from multiprocessing import get_context
@@ -213,7 +214,7 @@ class RequestPool:
             except TookTooLong:
                 future.cancel()
                 return _trouble(503, TOO_LONG.format(seconds))
-            except (ProcessExpired, MemoryError):
+            except (ProcessExpired, BrokenProcessPool, MemoryError):
                 return _trouble(503, ENDED)
         return _response(answered)
 
