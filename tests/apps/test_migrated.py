@@ -73,7 +73,7 @@ def test_a_plan_kept_by_an_older_version_is_read_and_mended(
 
 
 LANDED = Path(__file__).with_name("landed.sql.gz")
-"""The demo as the program kept it before its code was named anew: ``mariadb-dump`` of its database."""
+"""A ``mariadb-dump`` of the demo's database, as it was before the code was named anew."""
 OPEN_ALL = """
 import json
 import django
