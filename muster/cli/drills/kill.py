@@ -57,7 +57,6 @@ def kill(stage: Stage, kills: int, seed: int = 1) -> Outcome:
             if number % len(PARTS) == 0:
                 order = chance.sample(PARTS, len(PARTS))
             part = order[number % len(PARTS)]
-            stage.whole(PARTS)
             time.sleep(chance.uniform(*PAUSE_S))
             seconds = _killed(stage, part, chance)
             outcome.back_s.setdefault(part, []).append(seconds)
@@ -84,7 +83,7 @@ def kill(stage: Stage, kills: int, seed: int = 1) -> Outcome:
 
 def _killed(stage: Stage, part: str, chance: random.Random) -> float:
     """Seconds from the kill until server and database answer, and the part is there again."""
-    pids = stage.processes()[part]
+    pids = stage.whole(PARTS)[part]
     begun = time.monotonic()
     with suppress(ProcessLookupError):
         os.kill(chance.choice(pids), signal.SIGKILL)

@@ -99,13 +99,14 @@ class Stage:
         except (OSError, HTTPException):
             return False
 
-    def whole(self, parts: Iterable[str], most_s: float = 60) -> None:
-        """Wait until every part is there. Raises Stop where one stays away."""
+    def whole(self, parts: Iterable[str], most_s: float = 60) -> dict[str, list[int]]:
+        """The processes, once every part is there. Raises Stop where one stays away."""
         until = time.monotonic() + most_s
-        while missing := set(parts) - self.processes().keys():
+        while missing := set(parts) - (found := self.processes()).keys():
             if time.monotonic() > until:
                 raise Stop(f"not there again: {', '.join(sorted(missing))}")
             time.sleep(0.05)
+        return found
 
     def back_after(self, most_s: float = 60) -> float:
         """How many seconds until it answers."""
