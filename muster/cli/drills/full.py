@@ -6,6 +6,7 @@ import os
 import shutil
 import subprocess
 import time
+from contextlib import suppress
 from dataclasses import dataclass
 from pathlib import Path
 
@@ -67,14 +68,11 @@ def full(stage: Stage, disk: Path, benches: int = 3) -> Outcome:
 
 def _fill(filler: Path) -> None:
     """Take what room there is."""
-    with filler.open("ab") as file:
-        for size in (1 << 20, 1 << 16, 1 << 12):
-            try:
-                while True:
-                    file.write(b"0" * size)
-                    file.flush()
-            except OSError:
-                continue
+    for size in (1 << 20, 1 << 16, 1 << 12):
+        # Where there is no room for as much, perhaps there is for less.
+        with suppress(OSError), filler.open("ab", buffering=0) as file:
+            while file.write(b"0" * size) == size:
+                pass
 
 
 def drill(size_mb: int = DISK_MB) -> int:
