@@ -18,7 +18,7 @@ from ninja.errors import (
     ValidationErrorContext,
 )
 
-from muster.api.pages import BROKEN, NO_DATABASE
+from muster.api.pages import BROKEN, DISK_FULL, NO_DATABASE, disk_is_full
 from muster.apps.request_ids import current_id
 from muster.apps.request_limits import TOO_LARGE
 from muster.apps.versions import Outdated
@@ -101,7 +101,7 @@ def answer_errors(api: NinjaAPI) -> None:
     @api.exception_handler(DatabaseError)
     def no_database(request: HttpRequest, error: DatabaseError) -> HttpResponse:
         log.exception("the database failed")
-        return complain(request, [NO_DATABASE], 503)
+        return complain(request, [DISK_FULL if disk_is_full() else NO_DATABASE], 503)
 
     @api.exception_handler(Exception)
     def broken(request: HttpRequest, error: Exception) -> HttpResponse:

@@ -2,8 +2,10 @@
 
 from __future__ import annotations
 
+import shutil
 import sys
 
+from django.conf import settings
 from django.db import DatabaseError, connection
 from django.db.migrations.executor import MigrationExecutor
 from django.http import HttpRequest, HttpResponse, JsonResponse
@@ -19,8 +21,18 @@ NO_DATABASE = (
     "The database does not answer. What you did last may not be kept: wait a moment, then try "
     "again. If it stays away, start Crisp Muster anew; nothing acknowledged is lost."
 )
+DISK_FULL = (
+    "The disk is full, so nothing more can be kept: make room on it, then try again. Nothing "
+    "acknowledged is lost."
+)
+LEAST_FREE = 2_000_000
 BROKEN = "Something went wrong on our side and nothing was changed. Try again."
 NOTHING_HERE = "There is nothing at this address."
+
+
+def disk_is_full() -> bool:
+    """Whether there is hardly any room where the database lies."""
+    return shutil.disk_usage(settings.RUN_DIR).free < LEAST_FREE
 
 
 @ensure_csrf_cookie
@@ -48,7 +60,12 @@ def missing(request: HttpRequest, exception: Exception | None = None) -> HttpRes
 def failed(request: HttpRequest) -> HttpResponse:
     """500, or 503 where it was the database."""
     if isinstance(sys.exc_info()[1], DatabaseError):
-        return _trouble(request, 503, "The database does not answer", NO_DATABASE)
+        return _trouble(
+            request,
+            503,
+            "The database does not answer",
+            DISK_FULL if disk_is_full() else NO_DATABASE,
+        )
     words = f"{BROKEN} If it happens again, the log says more under {current_id.get()}."
     return _trouble(request, 500, "That did not work", words)
 

@@ -19,6 +19,7 @@ from django.db import OperationalError
 from django.test import Client
 
 from muster.api import musters as roll_api
+from muster.api import pages
 from muster.apps.plan import heartbeat as beats
 from muster.apps.plan.models import PlanRun, WorkerBeat
 from muster.apps.roll import services
@@ -161,3 +162,14 @@ def test_what_computes_stands_back_in_a_session_of_its_own() -> None:
     )
     told = subprocess.run([sys.executable, "-c", words], capture_output=True, text=True, check=True)
     assert told.stdout.split() == [str(os.nice(0) + 7), "True"]
+
+
+def test_a_full_disk_is_named(ada: Client, monkeypatch: pytest.MonkeyPatch) -> None:
+    def fails(*_: object) -> None:
+        raise OperationalError(1114, "The table is full")
+
+    monkeypatch.setattr(roll_api, "own_muster", fails)
+    monkeypatch.setattr(pages, "LEAST_FREE", 10**18)
+    answer = ada.get("/api/musters/1")
+    assert answer.status_code == 503
+    assert "make room" in answer.json()["complaints"][0]
