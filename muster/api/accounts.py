@@ -70,7 +70,7 @@ def _cleaned(name: str) -> str:
 
 
 def _refuse_foreign(request: HttpRequest) -> None:
-    """Raises HttpError where a page of somebody else's sends this, in the name of its visitor."""
+    """Answers 403 where a page of somebody else's sends this, in the name of its visitor."""
     if check_csrf(request) is not None:
         raise HttpError(403, "this did not come from Crisp Muster's own page: load it again")
 
@@ -85,8 +85,8 @@ def me(request: HttpRequest) -> Me:
 def sign_up(request: HttpRequest, payload: Credentials) -> Me:
     """Make an account and sign in.
 
-    Raises DomainError for a name that is taken or a weak password, HttpError for a page of
-    somebody else's.
+    Raises DomainError for a name that is taken or a weak password. A page of somebody else's is
+    answered 403.
     """
     _refuse_foreign(request)
     name = _cleaned(payload.name)
@@ -110,8 +110,8 @@ def sign_up(request: HttpRequest, payload: Credentials) -> Me:
 
 @router.post("/sign-in", auth=None, response=Me, throttle=ByAddress("sign-in", "200/h"))
 def sign_in(request: HttpRequest, payload: Credentials) -> Me:
-    """Sign in; too many wrong tries lock the name for a quarter of an hour. Raises DomainError,
-    HttpError for a page of somebody else's."""
+    """Sign in; too many wrong tries lock the name for a quarter of an hour. Raises DomainError.
+    A page of somebody else's is answered 403."""
     _refuse_foreign(request)
     user = authenticate(request, username=_cleaned(payload.name), password=payload.password)
     if user is None:
@@ -124,8 +124,8 @@ def sign_in(request: HttpRequest, payload: Credentials) -> Me:
 
 @router.post("/open-demo", auth=None, response=Me, throttle=ByAddress("demo", "600/h"))
 def open_demo(request: HttpRequest) -> Me:
-    """Open the demo account; only where the server was started as the demo. Raises DomainError,
-    HttpError for a page of somebody else's."""
+    """Open the demo account; only where the server was started as the demo. Raises DomainError.
+    A page of somebody else's is answered 403."""
     _refuse_foreign(request)
     user = demo_account() if settings.DEMO_ACCOUNT else None
     if user is None:

@@ -136,7 +136,7 @@ def test_a_child_is_ended_and_its_log_kept_short(own_folder: Path) -> None:
     watch.end(child)
     assert child.poll() is not None
     assert log.stat().st_size < 100
-    assert (own_folder / "child.old.log").exists()
+    assert (own_folder / "child.old").exists()
 
 
 @pytest.mark.parametrize("words", [[], ["help"], ["--help"]])

@@ -12,7 +12,7 @@ class SomethingInIt:
     """Refuses what is blank, or one or two signs again and again."""
 
     def validate(self, password: str, user: AbstractBaseUser | None = None) -> None:
-        """Raises ValidationError."""
+        """Complain, as Django's validators do."""
         if len(set("".join(password.split()))) < LEAST_SIGNS:
             raise ValidationError(self.get_help_text())
 

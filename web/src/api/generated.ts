@@ -804,8 +804,8 @@ export interface paths {
         put?: never;
         /**
          * Open Demo
-         * @description Open the demo account; only where the server was started as the demo. Raises DomainError,
-         *     HttpError for a page of somebody else's.
+         * @description Open the demo account; only where the server was started as the demo. Raises DomainError.
+         *     A page of somebody else's is answered 403.
          */
         post: operations["muster_api_accounts_open_demo"];
         delete?: never;
@@ -1345,8 +1345,8 @@ export interface paths {
         put?: never;
         /**
          * Sign In
-         * @description Sign in; too many wrong tries lock the name for a quarter of an hour. Raises DomainError,
-         *     HttpError for a page of somebody else's.
+         * @description Sign in; too many wrong tries lock the name for a quarter of an hour. Raises DomainError.
+         *     A page of somebody else's is answered 403.
          */
         post: operations["muster_api_accounts_sign_in"];
         delete?: never;
@@ -1388,8 +1388,8 @@ export interface paths {
          * Sign Up
          * @description Make an account and sign in.
          *
-         *     Raises DomainError for a name that is taken or a weak password, HttpError for a page of
-         *     somebody else's.
+         *     Raises DomainError for a name that is taken or a weak password. A page of somebody else's is
+         *     answered 403.
          */
         post: operations["muster_api_accounts_sign_up"];
         delete?: never;
