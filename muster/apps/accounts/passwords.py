@@ -12,7 +12,7 @@ class SomethingInIt:
     """Refuses what is blank, or one or two signs again and again."""
 
     def validate(self, password: str, user: AbstractBaseUser | None = None) -> None:
-        """Complain, as Django's validators do."""
+        """Raises ValidationError, as Django's validators do."""
         if len(set("".join(password.split()))) < LEAST_SIGNS:
             raise ValidationError(self.get_help_text())
 
