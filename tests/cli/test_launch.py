@@ -189,3 +189,15 @@ def test_a_server_is_lost_after_three_silences_in_a_row_and_no_sooner() -> None:
     lost = [pulse.lost(now) for now in range(0, 80, 10)]
     assert lost == [False, False, False, False, False, False, True, False]
     assert not pulse.lost(75), "it is not asked more often than every ten seconds"
+
+
+def test_a_database_whose_note_is_lost_is_not_made_anew(
+    own_folder: Path, monkeypatch: pytest.MonkeyPatch
+) -> None:
+    """Whoever deletes the notes of what was done keeps every muster."""
+    monkeypatch.setattr(database_home, "account", lambda: None)
+    monkeypatch.setattr(database_home, "run", lambda *_: pytest.fail("made anew"))
+    (own_folder / "db").mkdir()
+    (own_folder / "db" / "ibdata1").write_text("all musters")
+    database_home.make_folder()
+    assert (own_folder / "db" / "ibdata1").read_text() == "all musters"

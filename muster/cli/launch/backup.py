@@ -33,8 +33,9 @@ def backup(target: Path) -> int:
                 _dump(words, file)
             new.replace(target)
         except OSError as error:
-            new.unlink(missing_ok=True)
             raise Stop(f"{target}: {error.strerror}: choose another place.") from error
+        finally:
+            new.unlink(missing_ok=True)
     say(f"{target}: {target.stat().st_size / 1e6:.1f} MB. It holds every account: keep it safe.")
     return 0
 
@@ -63,9 +64,9 @@ def restore(source: Path) -> int:
         database.prepare()
         try:
             _load(TRIED, sql)
+            _move()
         finally:
             _tell(f"DROP DATABASE IF EXISTS {TRIED}")
-        _load(NAME, sql)
         migrate(anew=True)
     say(f"Everything is as it was in {source}.")
     return 0
@@ -83,18 +84,35 @@ def _read(source: Path) -> bytes:
 
 def _load(name: str, sql: bytes) -> None:
     """A database of that name with nothing but what the SQL says."""
-    _tell(f"DROP DATABASE IF EXISTS {name}; CREATE DATABASE {name} CHARACTER SET utf8mb4 "
-          "COLLATE utf8mb4_bin")  # fmt: skip
+    _tell(_empty(name))
     _tell(sql, name)
 
 
-def _tell(sql: str | bytes, *where: str) -> None:
+def _move() -> None:
+    """What was read takes the place of what was there; nothing is written anew that could fail."""
+    listed = _tell(
+        f"SELECT table_name FROM information_schema.tables WHERE table_schema = '{TRIED}'", "-N"
+    )
+    moves = ", ".join(f"{TRIED}.`{one}` TO {NAME}.`{one}`" for one in listed.split())
+    _tell(f"{_empty(NAME)}; RENAME TABLE {moves}")
+
+
+def _empty(name: str) -> str:
+    return (
+        f"DROP DATABASE IF EXISTS {name}; "
+        f"CREATE DATABASE {name} CHARACTER SET utf8mb4 COLLATE utf8mb4_bin"
+    )
+
+
+def _tell(sql: str | bytes, *where: str) -> str:
+    """What the database answers. Raises Stop where it does not take it."""
     text = sql.encode() if isinstance(sql, str) else sql
     done = subprocess.run(
         [*database.administering(), *where], input=text, capture_output=True, env=environment()
     )
     if done.returncode:
         raise Stop(f"the database did not take it: {done.stderr.decode()[-400:]}")
+    return done.stdout.decode()
 
 
 @contextmanager

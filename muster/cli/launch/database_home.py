@@ -60,10 +60,15 @@ def make_folder() -> None:
     home = RUN if user is None or _reaches(user, RUN) else ELSEWHERE / name()
 
     def act() -> None:
+        if DATA.exists():
+            # Only the note that it was made is gone.
+            return
         home.mkdir(parents=True, exist_ok=True, mode=0o711)
         half, whole = home / "db.half", home / "db"
-        for old in (half, whole):
-            shutil.rmtree(old, ignore_errors=True)
+        shutil.rmtree(half, ignore_errors=True)
+        if home != RUN:
+            # Of a folder that was deleted to begin from nothing.
+            shutil.rmtree(whole, ignore_errors=True)
         words = [f"--user={user}"] if user else []
         run(
             ["mariadb-install-db", "--no-defaults", "--auth-root-authentication-method=socket",
