@@ -5,6 +5,7 @@ from __future__ import annotations
 import json
 import os
 import shutil
+import signal
 import socket
 import subprocess
 import sys
@@ -201,3 +202,18 @@ def test_a_database_whose_note_is_lost_is_not_made_anew(
     (own_folder / "db" / "ibdata1").write_text("all musters")
     database_home.make_folder()
     assert (own_folder / "db" / "ibdata1").read_text() == "all musters"
+
+
+def test_a_database_that_somebody_else_has_started_is_not_ended_under_him() -> None:
+    words = "import subprocess, sys; print(subprocess.Popen(['sleep', '60']).pid, flush=True); "
+    command = [sys.executable, "-c", f"{words} sys.stdin.read()", "crisp"]
+    starter = subprocess.Popen(command, stdin=subprocess.PIPE, stdout=subprocess.PIPE, text=True)
+    assert starter.stdout is not None
+    child = int(starter.stdout.readline())
+    try:
+        assert database._watched(child)
+        starter.kill()
+        starter.wait()
+        assert not database._watched(child)
+    finally:
+        os.kill(child, signal.SIGKILL)
