@@ -28,6 +28,7 @@ def of_the_tests(monkeypatch: pytest.MonkeyPatch) -> None:
     monkeypatch.setattr(backup, "running", lambda: None)
     monkeypatch.setattr(backup, "migrate", lambda anew: None)
     monkeypatch.setattr(database, "prepare", lambda: None)
+    monkeypatch.setattr(database, "in_use", lambda: False)
     done = type("Done", (), {"finish": lambda self: None})
     monkeypatch.setattr(backup, "prepare", lambda dev: done())
 
@@ -81,6 +82,10 @@ def test_nothing_is_restored_under_a_server_that_runs(
 ) -> None:
     monkeypatch.setattr(backup, "running", lambda: "http://127.0.0.1:8000/")
     with pytest.raises(Stop, match="end that first"):
+        backup.restore(tmp_path / "all.gz")
+    monkeypatch.setattr(backup, "running", lambda: None)
+    monkeypatch.setattr(database, "in_use", lambda: True)
+    with pytest.raises(Stop, match="still in use"):
         backup.restore(tmp_path / "all.gz")
 
 

@@ -58,6 +58,8 @@ def restore(source: Path) -> int:
     A file that cannot be read whole changes nothing."""
     if address := running():
         raise Stop(f"it runs at {address}: end that first, so that nobody loses a tick.")
+    if database.in_use():
+        raise Stop("its database is still in use: wait until what uses it has ended, then restore.")
     sql = _read(source)
     prepare(dev=False).finish()
     with _database():

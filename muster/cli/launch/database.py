@@ -116,6 +116,12 @@ def _watched(pid: int) -> bool:
         return False
 
 
+def in_use() -> bool:
+    """Whether somebody who still lives has started our database: a start that is just ending."""
+    pid = left_running()
+    return pid is not None and _watched(pid)
+
+
 def _end_left() -> None:
     """End our own mariadbd of an earlier start. Raises Stop where it does not end."""
     pid = left_running()
