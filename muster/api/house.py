@@ -178,5 +178,5 @@ def _known(tables: Tables, now: House) -> Known:
         techniques={name: one.minutes for name, one in tables.techniques.items()},
         zones={kind: list(rows) for kind, rows in tables.zones.items()},
         materials=list(tables.materials),
-        adhesives=sorted({glue for held in tables.holds.values() for glue in held}),
+        adhesives=sorted(tables.glues),
     )

@@ -23,9 +23,21 @@ KINDS: tuple[Kind, ...] = get_args(Kind)
 Cut = Literal["none", "item", "any"]
 
 Material = Literal[
-    "polystyrene", "resin", "metal", "print", "polythene", "wood", "board", "foam", "plaster"
+    "polystyrene", "resin", "metal", "photo-etch", "print", "polythene", "vinyl", "clear", "wood",
+    "board", "card", "cork", "foam", "plaster", "cloth", "scatter",
+]  # fmt: skip
+"""What a bare model, a part of it, or one side of a joint is made of."""
+
+Purpose = Literal[
+    "ground", "hide", "shade", "light", "modulate", "tone down", "spot", "mark", "wear", "clean up"
 ]
-"""What the bare model is made of."""
+"""What a pass is for: an undercoat, a colour, shade, light, a colour that lets the ground through,
+toning down, a spot of colour, a marking, wear and dirt, a correction."""
+
+Use = Literal["played", "shown"]
+"""Whether the models are handled in play or stand in a cabinet."""
+
+Finish = Literal["matt", "satin", "gloss", "metallic"]
 
 MOST_MINUTES = 100_000
 """Ten weeks: what is waited for at the bench, or said of a medium, is never longer."""

@@ -79,6 +79,20 @@ class MediumTrait(Enum):
     """Is not mixed with any other medium."""
     COLOURLESS = auto()
     """A varnish, a fluid or a glue: nothing to match with."""
+    REWETS = auto()
+    """A damp brush works it again at any time: tape and water take it off until it is sealed."""
+    FIXES = auto()
+    """Loose pigment that is laid into it while it is wet is fixed."""
+    GRIPS = auto()
+    """Sprayed thin on clean plastic it is its own undercoat."""
+    POOLS = auto()
+    """Pools as a wash does: light on what stands proud, dark in recesses."""
+    SETS = auto()
+    """Sets by itself, at any thickness in the same time."""
+    BY_MILLIMETRE = auto()
+    """Its row is for a millimetre: twice as thick, twice as long."""
+    STAYS_PROUD = auto()
+    """Mud, ground and plaster: it may stay as it is over the last varnish."""
 
 
 def _of(*traits: MediumTrait) -> frozenset[MediumTrait]:
@@ -110,10 +124,22 @@ class Medium:
     """What a house without spirits uses instead."""
     opacity: Opacity = "opaque"
     """Of its paints, where the label states none."""
+    kin: str = ""
+    """Media of one kin are one kind of paint: a further coat harms none of them once it can be
+    recoated. Empty: it is a kind of its own."""
+    warm_touch: float | None = None
+    """Minutes to dry under warm air, where that hastens more than water leaving it."""
+    thick_cured: float | None = None
+    """Minutes that the thickest film takes to cure, where that is known."""
 
     def has(self, trait: MediumTrait) -> bool:
         """Whether it has a trait."""
         return trait in self.traits
+
+    @property
+    def kind(self) -> str:
+        """The kind of paint that it is."""
+        return self.kin or self.name
 
     def least(self, carrier: Carrier, state: State) -> Grade | None:
         """The least grade at which a carrier attacks it in a state; None: it withstands it."""
@@ -126,6 +152,8 @@ class Medium:
 
 _ACRYLIC_UNCURED = by("alcohol", "lacquer thinner", water=Grade.SCRUB)
 _ACRYLIC_EVER = by("alcohol", "lacquer thinner")
+_SPIRIT_FLOODED = by("lacquer thinner", white_spirit=Grade.FLOOD)
+_LIQUIDS = by("water", "alcohol", "lacquer thinner", "white spirit", "touch")
 
 T = MediumTrait
 
@@ -133,83 +161,103 @@ MEDIA: dict[str, Medium] = {
     one.name: one
     for one in (
         Medium("acrylic sprayed", "sprayed water acrylic", "water", 5, 15, DAY, by("water"),
-               _ACRYLIC_UNCURED, _ACRYLIC_EVER),
+               _ACRYLIC_UNCURED, _ACRYLIC_EVER, kin="acrylic"),
         Medium("acrylic", "water acrylic", "water", 10, 25, DAY, by("water"), _ACRYLIC_UNCURED,
                _ACRYLIC_EVER, window=(0, 5)),
+        Medium("one-coat", "one-coat transparent colour", "water", 20, 60, DAY, by("water"),
+               by("alcohol", water=Grade.SCRUB), by("alcohol"), window=(0, 3),
+               opacity="semi-transparent", traits=_of(T.POOLS)),
+        Medium("ink", "ink", "water", 10, 30, DAY, by("water"), by("alcohol"), by("alcohol"),
+               opacity="transparent"),
         Medium("alcohol acrylic", "alcohol-borne acrylic", "alcohol", 10, 30, DAY, by("alcohol"),
                by("alcohol", "lacquer thinner"), _ACRYLIC_EVER, "cure",
                traits=_of(T.MAY_KEEP_WATER_OUT)),
-        Medium("primer", "airbrush primer", "water", 20, 60, 2 * DAY, by("water"),
-               by("alcohol", "lacquer thinner"), by("lacquer thinner"), traits=_of(T.FOGS)),
+        Medium("primer", "airbrush primer", "water", 20, 60, DAY, by("water"),
+               by("alcohol", "lacquer thinner"), by("lacquer thinner"),
+               traits=_of(T.FOGS, T.GRIPS)),
         Medium("lacquer", "lacquer", "lacquer thinner", 10, 30, DAY, by("lacquer thinner"),
                by("lacquer thinner", "alcohol"), by("lacquer thinner"), "cure", "lacquer",
-               traits=_of(T.MAY_KEEP_WATER_OUT)),
-        Medium("can", "spray-can paint", "lacquer thinner", 20, 30, 2 * DAY,
-               by("water", "alcohol", "lacquer thinner", "white spirit"),
+               traits=_of(T.MAY_KEEP_WATER_OUT, T.GRIPS)),
+        Medium("can", "spray-can paint", "lacquer thinner", 15, 15, DAY,
+               by("alcohol", "lacquer thinner", "white spirit"),
                by("lacquer thinner", "white spirit"), by("lacquer thinner"), "cure", "lacquer",
-               forbidden=(HOUR, DAY), traits=_of(T.MIXES_ALONE, T.FOGS, T.MAY_KEEP_WATER_OUT)),
-        Medium("enamel", "enamel", "white spirit", 4 * HOUR, 18 * HOUR, 5 * DAY, by("white spirit"),
-               by("white spirit", "lacquer thinner"), by("lacquer thinner"), "cure", "oily",
-               traits=_of(T.KEEPS_WATER_OUT), acrylic="acrylic"),
-        Medium("enamel wash", "enamel wash", "white spirit", 3 * HOUR, 18 * HOUR, 3 * DAY,
-               by("white spirit"), by("white spirit"), by("lacquer thinner"), "cure", "oily",
-               window=(10, 4 * HOUR), traits=_of(T.KEEPS_WATER_OUT), acrylic="acrylic wash",
-               opacity="transparent"),
-        Medium("oil", "thinned oil", "white spirit", 18 * HOUR, 60 * HOUR, 21 * DAY,
-               by("white spirit"), by("white spirit"), by("lacquer thinner"), "cure", "oily",
-               window=(10, 6 * HOUR), traits=_of(T.KEEPS_WATER_OUT, T.HEATS_RAGS),
-               acrylic="acrylic wash", opacity="semi-opaque"),
+               forbidden=(HOUR, DAY),
+               traits=_of(T.MIXES_ALONE, T.FOGS, T.MAY_KEEP_WATER_OUT, T.GRIPS)),
+        Medium("enamel", "enamel", "white spirit", 4 * HOUR, 12 * HOUR, 3 * DAY, by("white spirit"),
+               _SPIRIT_FLOODED, by("lacquer thinner"), "cure", "oily",
+               traits=_of(T.KEEPS_WATER_OUT, T.GRIPS), acrylic="acrylic"),
+        Medium("enamel wash", "enamel wash", "white spirit", 2 * HOUR, 12 * HOUR, 2 * DAY,
+               by("white spirit"), by(white_spirit=Grade.FLOOD), by("lacquer thinner"), "cure",
+               "oily", window=(10, 4 * HOUR), traits=_of(T.KEEPS_WATER_OUT),
+               acrylic="acrylic wash", opacity="transparent"),
+        Medium("oil", "thinned oil", "white spirit", 12 * HOUR, DAY, 3 * DAY,
+               by("white spirit"), by(white_spirit=Grade.FLOOD), by("lacquer thinner"), "cure",
+               "oily", window=(0, 6 * HOUR), traits=_of(T.KEEPS_WATER_OUT, T.HEATS_RAGS),
+               acrylic="acrylic wash", opacity="semi-opaque", thick_cured=7 * DAY),
         Medium("acrylic wash", "acrylic wash", "water", 20, 60, DAY, by("water"),
                by("alcohol", water=Grade.SCRUB), by("alcohol"), window=(0, 5),
                opacity="transparent"),
-        Medium("clay wash", "re-wettable wash", "water", 20, 30, NEVER, by("water"), by("water"),
-               by("water", "alcohol"), family="watery", window=(0, NEVER),
-               opacity="semi-transparent", traits=_of(T.MIXES_ALONE)),
-        Medium("chipping fluid", "chipping fluid", "water", 20, 20, NEVER, by("water"), by("water"),
+        Medium("clay wash", "re-wettable wash", "water", 20, 20, NEVER, by("water", "alcohol"),
+               by("water", "alcohol"), by("water", "alcohol"), family="watery", window=(0, NEVER),
+               opacity="semi-transparent", traits=_of(T.MIXES_ALONE, T.REWETS), kin="clay"),
+        Medium("water pencil", "water pencil", "water", 0, 0, NEVER, by("water", "alcohol"),
+               by("water", "alcohol"), by("water", "alcohol"), family="watery", window=(0, NEVER),
+               traits=_of(T.MIXES_ALONE, T.REWETS), kin="clay"),
+        Medium("chipping fluid", "chipping fluid", "water", 10, 10, NEVER, by("water"), by("water"),
                by("water"), family="watery",
                traits=_of(T.MIXES_ALONE, T.FLUID, T.LIFTS_BY_OWN_RULE, T.COLOURLESS)),
-        Medium("pigment", "dry pigment", None, 0, 0, NEVER,
-               by("water", "alcohol", "lacquer thinner", "white spirit", "touch"),
-               by("water", "alcohol", "lacquer thinner", "white spirit", "touch"),
-               by("water", "alcohol", "lacquer thinner", "white spirit", "touch"), family="dry",
-               traits=_of(T.MIXES_ALONE, T.LOOSE, T.LIFTS_BY_OWN_RULE)),
-        Medium("fixed pigment", "fixed pigment", "white spirit", 30, 12 * HOUR, NEVER,
+        Medium("pigment", "dry pigment", None, 0, 0, NEVER, _LIQUIDS, _LIQUIDS, _LIQUIDS,
+               family="dry", traits=_of(T.MIXES_ALONE, T.LOOSE)),
+        Medium("fixed pigment", "fixed pigment", "white spirit", 30, HOUR, NEVER,
                by("white spirit"), by("white spirit"), by("white spirit"), "cure", "oily",
-               traits=_of(T.MIXES_ALONE, T.KEEPS_WATER_OUT, T.LIFTS_BY_OWN_RULE),
-               acrylic="acrylic fixer"),
+               traits=_of(T.MIXES_ALONE, T.KEEPS_WATER_OUT, T.FIXES),
+               acrylic="acrylic fixer", kin="pigment effect"),
         Medium("bound pigment", "pigment in binder", "white spirit", 30, 12 * HOUR, DAY,
-               by("white spirit"), by("white spirit"), by("lacquer thinner"), "cure", "oily",
-               window=(0, 18 * HOUR), traits=_of(T.KEEPS_WATER_OUT), acrylic="acrylic mud"),
-        Medium("acrylic fixer", "pigment fixed with acrylic", "water", 30, 2 * HOUR, DAY,
-               by("water"), by("alcohol", water=Grade.SCRUB), by("alcohol", "lacquer thinner")),
-        Medium("acrylic mud", "pigment in acrylic binder", "water", HOUR, 4 * HOUR, DAY,
+               by("white spirit"), by("white spirit", "lacquer thinner"), by("lacquer thinner"),
+               "cure", "oily", window=(0, 12 * HOUR),
+               traits=_of(T.KEEPS_WATER_OUT, T.FIXES, T.STAYS_PROUD),
+               acrylic="acrylic mud", kin="pigment effect", warm_touch=35),
+        Medium("acrylic fixer", "pigment fixed with acrylic", "water", 30, HOUR, DAY,
                by("water"), by("alcohol", water=Grade.SCRUB), by("alcohol", "lacquer thinner"),
-               window=(0, 20)),
+               traits=_of(T.FIXES)),
+        Medium("acrylic mud", "pigment in acrylic binder", "water", 2 * HOUR, 12 * HOUR, DAY,
+               by("water"), by(water=Grade.SCRUB), by(), window=(0, 20),
+               traits=_of(T.BY_MILLIMETRE, T.FIXES, T.STAYS_PROUD), kin="texture"),
         Medium("white glue", "white glue", "water", HOUR, 12 * HOUR, DAY, by("water"),
                by(water=Grade.FLOOD), by(water=Grade.SCRUB), family="watery", seals=True,
-               traits=_of(T.MIXES_ALONE, T.SMOOTH, T.FOGS, T.COLOURLESS)),
+               window=(0, 10), traits=_of(T.MIXES_ALONE, T.SMOOTH, T.FOGS, T.COLOURLESS)),
         Medium("acrylic varnish", "acrylic varnish", "water", 20, 2 * HOUR, DAY, by("water"),
                by("alcohol", "lacquer thinner"), _ACRYLIC_EVER, seals=True,
                traits=_of(T.FOGS, T.COLOURLESS)),
         Medium("lacquer varnish", "lacquer varnish", "lacquer thinner", 10, 30, DAY,
                by("lacquer thinner"), by("lacquer thinner", "alcohol"), by("lacquer thinner"),
                "cure", "lacquer", seals=True,
-               traits=_of(T.FOGS, T.MAY_KEEP_WATER_OUT, T.COLOURLESS)),
-        Medium("enamel varnish", "enamel varnish", "white spirit", 4 * HOUR, 18 * HOUR, 5 * DAY,
-               by("white spirit"), by("white spirit", "lacquer thinner"), by("lacquer thinner"),
+               traits=_of(T.FOGS, T.MAY_KEEP_WATER_OUT, T.COLOURLESS), kin="lacquer"),
+        Medium("can varnish", "varnish from a can", "lacquer thinner", 15, 15, DAY,
+               by("alcohol", "lacquer thinner", "white spirit"),
+               by("lacquer thinner", "white spirit"), by("lacquer thinner"), "cure", "lacquer",
+               seals=True, traits=_of(T.MIXES_ALONE, T.FOGS, T.MAY_KEEP_WATER_OUT, T.COLOURLESS)),
+        Medium("enamel varnish", "enamel varnish", "white spirit", 4 * HOUR, 12 * HOUR, 3 * DAY,
+               by("white spirit"), _SPIRIT_FLOODED, by("lacquer thinner"),
                "cure", "oily", seals=True, traits=_of(T.FOGS, T.KEEPS_WATER_OUT, T.COLOURLESS),
-               acrylic="acrylic varnish"),
-        Medium("decal", "decals", "water", 15, 3 * HOUR, 12 * HOUR, by("water", "softener"),
-               by("softener", "lacquer thinner"), by("lacquer thinner"),
-               traits=_of(T.MIXES_ALONE, T.DECAL, T.LIFTS_BY_OWN_RULE, T.COLOURLESS)),
-        Medium("mask", "mask", None, 20, 0, NEVER, family="none",
+               acrylic="acrylic varnish", kin="enamel"),
+        Medium("decal", "decals", "water", 15, 2 * HOUR, 12 * HOUR, by("water", "softener"),
+               by("softener", lacquer_thinner=Grade.FLOOD), by(lacquer_thinner=Grade.FLOOD),
+               traits=_of(T.MIXES_ALONE, T.DECAL, T.COLOURLESS)),
+        Medium("mask", "mask", None, 0, 0, NEVER, family="none",
+               traits=_of(T.MIXES_ALONE, T.COLOURLESS)),
+        Medium("liquid mask", "liquid mask", None, 20, 20, NEVER, family="none",
                traits=_of(T.MIXES_ALONE, T.COLOURLESS)),
         Medium("putty", "two-part putty", "water", 2 * HOUR, 12 * HOUR, DAY, clock="cure",
-               family="none", window=(0, 45), traits=_of(T.MIXES_ALONE, T.SENSITISES)),
-        Medium("glue", "glue", None, 20, HOUR, DAY, clock="cure", family="none",
-               traits=_of(T.MIXES_ALONE, T.COLOURLESS)),
-        Medium("texture", "ground paste", "water", 4 * HOUR, 12 * HOUR, DAY, by("water"),
-               by(water=Grade.SCRUB), by(), traits=_of(T.MIXES_ALONE)),
+               family="none", window=(0, 45),
+               traits=_of(T.MIXES_ALONE, T.SENSITISES, T.SETS, T.COLOURLESS)),
+        Medium("rinse", "water that parts are washed with", "water", HOUR, HOUR, HOUR,
+               family="none", traits=_of(T.MIXES_ALONE, T.COLOURLESS)),
+        Medium("texture", "ground paste", "water", 2 * HOUR, 12 * HOUR, DAY, by("water"),
+               by(water=Grade.SCRUB), by(), window=(0, 20),
+               traits=_of(T.MIXES_ALONE, T.BY_MILLIMETRE, T.STAYS_PROUD)),
+        Medium("plaster", "plaster paste", "water", 30, 12 * HOUR, DAY, by("water"),
+               by(), by(), window=(0, 15), traits=_of(T.MIXES_ALONE, T.SETS, T.STAYS_PROUD)),
     )
 }  # fmt: skip
 """By name."""

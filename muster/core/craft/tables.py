@@ -10,13 +10,13 @@ from collections.abc import Mapping
 from dataclasses import dataclass as plain
 from dataclasses import replace
 from functools import lru_cache
-from typing import Annotated, Any
+from typing import Annotated, Any, get_args
 
 from pydantic import Field
 from pydantic.dataclasses import dataclass
 
 from muster.core.by_name import ByName
-from muster.core.craft.adhesives import HOLDS
+from muster.core.craft.adhesives import TIMES, GlueTimes, holding, holds
 from muster.core.craft.media import MEDIA, Medium
 from muster.core.craft.techniques import TECHNIQUES, Technique
 from muster.core.craft.zones import ZONES, Zone
@@ -66,10 +66,14 @@ class OwnMaterial:
 
 @dataclass(frozen=True, config=STRICT)
 class OwnAdhesive:
-    """A glue of one's own, and what it holds."""
+    """A glue of one's own, what it holds, and the minutes that its label says: until it holds by
+    itself, until the model can be handled, until it is at full strength."""
 
     name: Name
     holds: tuple[Material, ...]
+    sets_min: Wait | None = None
+    handle_min: Wait | None = None
+    full_min: Wait | None = None
 
 
 @dataclass(frozen=True, config=STRICT)
@@ -91,10 +95,29 @@ class Tables:
     techniques: Mapping[str, Technique]
     zones: Mapping[Kind, Mapping[str, Zone]]
     materials: Mapping[str, Material]
-    holds: Mapping[Material, tuple[str, ...]]
+    glues: Mapping[str, GlueTimes]
+    own_glues: Mapping[str, tuple[Material, ...]]
+    """By glue of one's own, what it holds to anything."""
+
+    def holds(self, glue: str, one: Material, two: Material | None) -> bool:
+        """Whether a glue holds two materials together; of one alone, whether it can hold it."""
+        mine = self.own_glues.get(glue)
+        if mine is not None:
+            return one in mine or (two is not None and two in mine)
+        return holds(glue, one, two)
+
+    def holding(self, one: Material, two: Material) -> tuple[str, ...]:
+        """What holds them together, the usual first."""
+        own = [glue for glue, held in self.own_glues.items() if one in held or two in held]
+        return (*holding(one, two), *own)
 
 
-DEFAULTS = Tables(MEDIA, TECHNIQUES, ZONES, {name: name for name in HOLDS}, HOLDS)
+MATERIALS: tuple[Material, ...] = get_args(Material)
+
+USUAL_GLUE = GlueTimes(1, 20, 1440)
+"""What is taken for a glue of which nothing is known."""
+
+DEFAULTS = Tables(MEDIA, TECHNIQUES, ZONES, {name: name for name in MATERIALS}, TIMES, {})
 """Common practice."""
 
 
@@ -110,11 +133,15 @@ def tables_of(own: Own) -> Tables:
     media, techniques = ByName(MEDIA), ByName(TECHNIQUES)
     zones = {kind: ByName(rows) for kind, rows in ZONES.items()}
     materials: ByName[Material] = ByName(DEFAULTS.materials)
-    holds = dict(HOLDS)
+    glues: ByName[GlueTimes] = ByName(TIMES)
+    own_glues: ByName[tuple[Material, ...]] = ByName()
     for one in own.media:
         times = {"touch": one.touch_min, "recoat": one.recoat_min, "cured": one.cured_min}
         stated: dict[str, Any] = {key: value for key, value in times.items() if value is not None}
-        media[one.name] = replace(MEDIA[one.like], name=one.name, said=one.name, **stated)
+        like_row = MEDIA[one.like]
+        media[one.name] = replace(
+            like_row, name=one.name, said=one.name, kin=like_row.kind, **stated
+        )
     for way in own.techniques:
         like = TECHNIQUES[way.like]
         techniques[way.name] = replace(
@@ -129,10 +156,18 @@ def tables_of(own: Own) -> Tables:
     for material in own.materials:
         materials[material.name] = material.like
     for glue in own.adhesives:
-        for held in glue.holds:
-            if glue.name not in holds[held]:
-                holds[held] = (*holds[held], glue.name)
-    return Tables(media, techniques, zones, materials, holds)
+        usual = TIMES.get(glue.name, USUAL_GLUE)
+        sets, handle, full = (
+            label if label is not None else ours
+            for label, ours in (
+                (glue.sets_min, usual.sets),
+                (glue.handle_min, usual.handle),
+                (glue.full_min, usual.full),
+            )
+        )
+        glues[glue.name] = GlueTimes(sets, max(sets, handle), max(sets, handle, full))
+        own_glues[glue.name] = tuple({*glue.holds, *own_glues.get(glue.name, ())})
+    return Tables(media, techniques, zones, materials, glues, own_glues)
 
 
 def complaints_of(own: Own) -> list[str]:

@@ -13,8 +13,9 @@ from typing import Literal
 from muster.core.craft.media import Grade
 from muster.core.vocabulary import Opacity
 
-Act = Literal["lay", "work", "mask", "build", "fix"]
-"""Lay a film; work one that lies there already; mask; glue and build; fix what lies loose."""
+Act = Literal["lay", "work", "mask", "build", "fix", "bare"]
+"""Lay a film; work one that lies there already; mask; glue and build; fix what lies loose; a step
+without paint, such as drilling."""
 
 Places = tuple[float, float, float]
 """In recesses, on flats, on edges."""
@@ -81,6 +82,20 @@ class TechniqueTrait(Enum):
     """Leaves colours as they are."""
     TOOLLESS = auto()
     """Is done by hand."""
+    WEARS = auto()
+    """Leaves wear or dirt: chips, streaks, dust, mud."""
+    ABRADES = auto()
+    """Takes off what lies there down to the bare: paint, filler, glue."""
+    SOFTENS_DECALS = auto()
+    """Sets decals with fluid, so that they lie down on a matt ground."""
+    FILLS = auto()
+    """Closes gaps: what lies under it must hold it."""
+    JOINS = auto()
+    """Joins parts."""
+    SOAKS = auto()
+    """Leaves something in a liquid."""
+    STRENGTHENS = auto()
+    """Makes a weak joint hold: a pin, a rod."""
 
 
 @dataclass(frozen=True, slots=True)
@@ -122,6 +137,11 @@ class Technique:
         return trait in self.traits
 
     @property
+    def paint_free(self) -> bool:
+        """Whether it leaves no film of paint and takes none."""
+        return self.act in ("build", "bare") or (self.act == "mask")
+
+    @property
     def usual_tool(self) -> str | None:
         """The tool it is usually done with."""
         return None if self.has(TechniqueTrait.TOOLLESS) else self.tool
@@ -140,7 +160,7 @@ TECHNIQUES: dict[str, Technique] = {
     for one in (
         Technique("spray", Grade.MIST, 1, "acrylic sprayed", 1,
                   _of(T.HIDES, T.SPRAYS, T.AIRBRUSHES, T.UNDERCOAT), tool="airbrush"),
-        Technique("spray can", Grade.BRUSH, 1, "can", 0.5,
+        Technique("spray can", Grade.MIST, 1, "can", 0.5,
                   _of(T.HIDES, T.SPRAYS, T.FROM_CAN, T.UNDERCOAT), tool="spray can"),
         Technique("brush", Grade.BRUSH, 1, "acrylic", 3, _of(T.HIDES, T.BLOCKS_IN, T.BLENDS_WET),
                   airbrushed="acrylic sprayed"),
@@ -148,9 +168,11 @@ TECHNIQUES: dict[str, Technique] = {
                   wets=1 / 3, film_um=DRYBRUSH_UM, lie=Lie((0.0, 0.8, 1.0), (0.0, 0.15, 0.75))),
         Technique("stipple", Grade.BRUSH, 0.4, "acrylic", 2, _of(T.EFFECT), wets=0.3,
                   lie=Lie((0.6, 0.8, 0.8), (0.2, 0.3, 0.3)), mark_mm=250),
-        Technique("sponge", Grade.MIST, 0.1, "acrylic", 2, _of(T.EFFECT, T.PRINTS, T.CHIPS),
-                  tool="sponge", wets=0.1, lie=Lie((0.0, 1.0, 1.0), (0.0, 0.12, 0.35)),
-                  mark_mm=150),
+        Technique("sponge", Grade.MIST, 0.1, "acrylic", 2,
+                  _of(T.EFFECT, T.PRINTS, T.CHIPS, T.WEARS), tool="sponge", wets=0.1,
+                  lie=Lie((0.0, 1.0, 1.0), (0.0, 0.12, 0.35)), mark_mm=150),
+        Technique("chip", Grade.BRUSH, 0.04, "acrylic", 4, _of(T.EFFECT, T.CHIPS, T.WEARS),
+                  wets=0.05, lie=Lie((0.0, 1.0, 1.0), (0.0, 0.05, 0.2)), mark_mm=150),
         Technique("wash", Grade.FLOOD, 0.8, "acrylic wash", 1,
                   _of(T.TINTS, T.FLOWS, T.ALL_OVER, T.BLENDS_WET, T.HANDLES), wets=0.8,
                   film_um=WASH_UM, lie=Lie((1.6, 0.25, 0.1), opacity="semi-transparent")),
@@ -165,22 +187,24 @@ TECHNIQUES: dict[str, Technique] = {
                   lie=Lie((0.0, 1.0, 1.0), (0.0, 0.3, 0.9))),
         Technique("edge", Grade.BRUSH, 0.1, "acrylic", 3, _of(T.LIGHTS, T.LINE), wets=0.1,
                   lie=Lie((0.0, 0.0, 1.0), (0.0, 0.0, 0.9))),
-        Technique("streak", Grade.BRUSH, 0.1, "enamel wash", 3, _of(T.EFFECT, T.BLENDS_WET),
+        Technique("streak", Grade.BRUSH, 0.1, "enamel wash", 3,
+                  _of(T.EFFECT, T.BLENDS_WET, T.WEARS),
                   wets=0.1, lie=Lie((0.6, 0.5, 0.3), (0.3, 0.2, 0.1), "semi-opaque")),
-        Technique("splash", Grade.BRUSH, 0.1, "enamel wash", 2, _of(T.EFFECT, T.ONE_WAY), wets=0.1,
-                  lie=Lie((1.0, 1.0, 1.0), (0.1, 0.1, 0.1)), mark_mm=60),
-        Technique("pigment", Grade.MIST, 0.3, "pigment", 3, _of(T.EFFECT, T.DRY), wets=0.3,
+        Technique("splash", Grade.BRUSH, 0.1, "enamel wash", 2, _of(T.EFFECT, T.ONE_WAY, T.WEARS),
+                  wets=0.1, lie=Lie((1.0, 1.0, 1.0), (0.1, 0.1, 0.1)), mark_mm=60),
+        Technique("pigment", Grade.MIST, 0.3, "pigment", 3, _of(T.EFFECT, T.DRY, T.WEARS), wets=0.3,
                   lie=Lie((1.2, 0.6, 0.2), (0.9, 0.4, 0.1))),
-        Technique("pastel", Grade.MIST, 0.3, "pigment", 3, _of(T.EFFECT, T.DRY), wets=0.2,
+        Technique("pastel", Grade.MIST, 0.3, "pigment", 3, _of(T.EFFECT, T.DRY, T.WEARS), wets=0.2,
                   lie=Lie((1.0, 0.5, 0.2), (0.7, 0.4, 0.1))),
-        Technique("pencil", Grade.MIST, 0.05, "pigment", 2, _of(T.EFFECT), wets=0.02),
+        Technique("pencil", Grade.MIST, 0.05, "water pencil", 2, _of(T.EFFECT, T.WEARS), wets=0.02,
+                  lie=Lie((0.0, 0.6, 1.0), (0.0, 0.05, 0.3))),
         Technique("fluid", Grade.BRUSH, 1, "chipping fluid", 1, _of(T.SPRAYS, T.COLOURLESS),
                   tool="airbrush"),
-        Technique("scratch", Grade.SCRUB, 0.1, None, 5, _of(T.SCRATCHES, T.ONE_WAY, T.HANDLES),
-                  act="work"),
+        Technique("scratch", Grade.SCRUB, 0.1, None, 5,
+                  _of(T.SCRATCHES, T.HANDLES, T.WEARS), act="work"),
         Technique("wipe back", Grade.SCRUB, 0.5, None, 2, _of(T.HANDLES), act="work"),
         Technique("blend", Grade.BRUSH, 0.5, None, 3, act="work"),
-        Technique("reactivate", Grade.SCRUB, 0.3, None, 2, act="work"),
+        Technique("reactivate", Grade.BRUSH, 0.3, None, 2, act="work"),
         Technique("fix", Grade.FLOOD, 0.3, "fixed pigment", 1, act="fix"),
         Technique("seal", Grade.MIST, 1, "acrylic varnish", 0.5, _of(T.SPRAYS, T.COLOURLESS),
                   tool="airbrush"),
@@ -188,16 +212,46 @@ TECHNIQUES: dict[str, Technique] = {
                   tool="airbrush"),
         Technique("decal", Grade.FLOOD, 0.05, "decal", 6,
                   _of(T.DECALS, T.HANDLES, T.COLOURLESS, T.TOOLLESS)),
+        Technique("set decals", Grade.BRUSH, 0.05, None, 2,
+                  _of(T.SOFTENS_DECALS, T.COLOURLESS, T.HANDLES), act="bare"),
         Technique("mask", Grade.NONE, 0.5, "mask", 5,
                   _of(T.COVERS_UP, T.HANDLES, T.COLOURLESS, T.TOOLLESS), act="mask"),
+        Technique("liquid mask", Grade.NONE, 0.5, "liquid mask", 5,
+                  _of(T.COVERS_UP, T.HANDLES, T.COLOURLESS), act="mask"),
         Technique("unmask", Grade.NONE, 0.5, None, 2, _of(T.COLOURLESS, T.TOOLLESS), act="mask"),
-        Technique("assemble", Grade.NONE, 0, "glue", 20, _of(T.CUTS_PARTS, T.TOOLLESS),
+        Technique("assemble", Grade.NONE, 0, "glue", 20,
+                  _of(T.CUTS_PARTS, T.TOOLLESS, T.JOINS, T.COLOURLESS), act="build"),
+        Technique("glue", Grade.NONE, 0, "glue", 4, _of(T.TOOLLESS, T.JOINS, T.COLOURLESS),
                   act="build"),
-        Technique("glue", Grade.NONE, 0, "glue", 4, _of(T.TOOLLESS), act="build"),
-        Technique("wash parts", Grade.NONE, 0, None, 1, _of(T.CLEANS, T.TOOLLESS), act="build"),
+        Technique("fit", Grade.NONE, 0, "glue", 3, _of(T.TOOLLESS, T.JOINS, T.COLOURLESS),
+                  act="build"),
+        Technique("fill", Grade.NONE, 0, "putty", 4, _of(T.TOOLLESS, T.FILLS, T.COLOURLESS),
+                  act="build"),
+        Technique("wash parts", Grade.NONE, 0, "rinse", 1,
+                  _of(T.CLEANS, T.TOOLLESS, T.COLOURLESS), act="build"),
+        Technique("clean", Grade.NONE, 0, None, 5,
+                  _of(T.TOOLLESS, T.CUTS_PARTS, T.COLOURLESS, T.HANDLES), act="bare"),
+        Technique("cut", Grade.NONE, 0, None, 5,
+                  _of(T.TOOLLESS, T.CUTS_PARTS, T.COLOURLESS, T.HANDLES), act="bare"),
+        Technique("file", Grade.NONE, 0, None, 4,
+                  _of(T.TOOLLESS, T.ABRADES, T.COLOURLESS, T.HANDLES), act="bare"),
+        Technique("sand", Grade.NONE, 0, None, 4,
+                  _of(T.TOOLLESS, T.ABRADES, T.COLOURLESS, T.HANDLES), act="bare"),
+        Technique("scrape", Grade.NONE, 0, None, 2,
+                  _of(T.TOOLLESS, T.ABRADES, T.COLOURLESS, T.HANDLES), act="bare"),
+        Technique("score", Grade.NONE, 0, None, 6,
+                  _of(T.TOOLLESS, T.CUTS_PARTS, T.COLOURLESS, T.HANDLES), act="bare"),
+        Technique("drill", Grade.NONE, 0, None, 3,
+                  _of(T.TOOLLESS, T.CUTS_PARTS, T.COLOURLESS, T.HANDLES, T.STRENGTHENS),
+                  act="bare"),
+        Technique("pin", Grade.NONE, 0, None, 4,
+                  _of(T.TOOLLESS, T.COLOURLESS, T.HANDLES, T.STRENGTHENS), act="bare"),
+        Technique("test-fit", Grade.NONE, 0, None, 3, _of(T.TOOLLESS, T.COLOURLESS), act="bare"),
+        Technique("soak", Grade.NONE, 0, None, 1, _of(T.TOOLLESS, T.COLOURLESS, T.SOAKS),
+                  act="bare"),
         Technique("dip", Grade.FLOOD, 1, "white glue", 1, _of(T.UNDERCOAT, T.SKINS, T.TOOLLESS)),
         Technique("texture", Grade.BRUSH, 1, "texture", 8, _of(T.HIDES, T.THICK, T.TOOLLESS)),
-        Technique("grass", Grade.BRUSH, 0.4, "white glue", 4, _of(T.EFFECT, T.PROUD)),
+        Technique("grass", Grade.NONE, 0.4, "white glue", 4, _of(T.EFFECT, T.PROUD)),
     )
 }  # fmt: skip
 """By name."""

@@ -3,9 +3,9 @@
 from __future__ import annotations
 
 from dataclasses import replace
-from typing import Annotated, Literal
+from typing import Annotated, Any, Literal
 
-from pydantic import Field, TypeAdapter
+from pydantic import BeforeValidator, Field, TypeAdapter
 from pydantic.dataclasses import dataclass
 
 from muster.core.craft.clocks import Clock
@@ -15,11 +15,14 @@ from muster.core.vocabulary import (
     TIERS,
     Colour,
     Cut,
+    Finish,
     Kind,
     Millimetres,
     Minutes,
     Name,
+    Purpose,
     Tier,
+    Use,
 )
 
 MOST_PASSES = 120
@@ -43,17 +46,61 @@ class MixPart:
     parts: Annotated[int, Field(ge=1, le=MOST_PARTS)] = 1
 
 
+def _dilution(value: Any) -> Any:
+    """'1:3' as three parts of thinner to one of paint."""
+    if isinstance(value, str) and value.startswith("1:"):
+        return value[2:]
+    return value
+
+
+def _by_name(value: Any) -> Any:
+    """A mapping of zones or parts as rows, as it is kept."""
+    if not isinstance(value, dict):
+        return value
+    field = "material" if all(isinstance(one, str) for one in value.values()) else "cover"
+    word = "part" if field == "material" else "zone"
+    return [{word: name, field: said} for name, said in value.items()]
+
+
+PartName = Annotated[str, Field(pattern=r"^[a-z0-9-]{1,24}$")]
+Cover = Annotated[float, Field(ge=0.01, le=1)]
+Trial = Literal["good", "too strong", "too weak", "lifted"]
+
+
+@dataclass(frozen=True, config=STRICT)
+class ZoneCover:
+    """The share of one zone that a pass covers: a patch, or a step of a gradient."""
+
+    zone: Name
+    cover: Cover
+
+
+@dataclass(frozen=True, config=STRICT)
+class PartMaterial:
+    """What a part is made of, where that is not what the rest is made of."""
+
+    part: PartName
+    material: Name
+
+
 @dataclass(frozen=True, config=STRICT)
 class Pass:
     """One pass of a recipe.
 
     ``stand_min`` and ``window_min`` count to the pass that follows it. ``dry_min`` and
     ``stand_min`` follow from the stack where they are None; a number is the user's own.
-    ``carrier``: what it is thinned with, where not with its medium's. ``thick``: times a thin coat.
-    ``size_mm``: of the single mark of an effect. ``trial``: what a trial patch showed.
+    ``carrier``: what it is thinned with, where not with its medium's. ``thick``: times a thin coat,
+    or millimetres of ground paste. ``size_mm``: of the single mark of an effect. ``trial``: what a
+    trial patch showed; ``tried``: how it came out.
     ``holds``: a smaller recipe done here, as its id and version: ``rust@1``.
     ``needs``: what must hold while it is worked, such as daylight; ``wants``: what had better.
     ``cut``: how its work may be cut; None: between models, long work on one model anywhere.
+    ``purpose``: what it is for; None: it follows from the technique. ``all_but``: zones or parts
+    that are left out; ``joints`` for the faces that will be glued. ``cover_by``: share of single
+    zones. ``dilution``: parts of thinner to one of paint. ``varnish_share``: of varnish in the
+    paint, whose sheen is the ``finish``. ``soak_s``: seconds in the liquid. ``materials``: the two
+    that meet at a joint. ``fragile``: what is fitted snaps in the hand. ``varied``: tools or
+    patterns are changed from model to model.
     """
 
     key: Annotated[str, Field(pattern=r"^[a-z0-9-]{1,24}$")]
@@ -63,7 +110,7 @@ class Pass:
     tool: Name | None = None
     mix: Annotated[tuple[MixPart, ...], Field(max_length=12)] = ()
     colour: Colour | None = None
-    finish: Literal["matt", "satin", "gloss"] | None = None
+    finish: Finish | None = None
     setup_min: Minutes = 0
     cleanup_min: Minutes = 0
     open_min: Minutes | None = None
@@ -76,19 +123,29 @@ class Pass:
     needs: Annotated[tuple[Name, ...], Field(max_length=12)] = ()
     wants: Annotated[tuple[Name, ...], Field(max_length=12)] = ()
     tier: Tier = "table"
-    part: Annotated[str, Field(pattern=r"^[a-z0-9-]{1,24}$")] | None = None
+    part: PartName | None = None
     note: Annotated[str, Field(max_length=400)] = ""
     medium: Name | None = None
     carrier: Name | None = None
     zones: Annotated[tuple[Name, ...], Field(max_length=40)] = ()
     coats: Annotated[int, Field(ge=1, le=9)] = 1
-    cover: Annotated[float, Field(ge=0.01, le=1)] | None = None
+    cover: Cover | None = None
     thick: Annotated[float, Field(ge=1, le=20)] = 1
     warm_air: bool = False
     adhesive: Name | None = None
     size_mm: Millimetres | None = None
     trial: Annotated[str, Field(max_length=400)] = ""
     holds: Annotated[str, Field(pattern=r"^[A-Za-z0-9-]{1,40}@[0-9]{1,6}$")] | None = None
+    purpose: Purpose | None = None
+    all_but: Annotated[tuple[Name, ...], Field(max_length=40)] = ()
+    cover_by: Annotated[tuple[ZoneCover, ...], Field(max_length=40), BeforeValidator(_by_name)] = ()
+    dilution: Annotated[float, Field(ge=0, le=200), BeforeValidator(_dilution)] | None = None
+    varnish_share: Annotated[float, Field(ge=0, le=1)] = 0
+    soak_s: Annotated[float, Field(ge=0, le=1_000_000)] | None = None
+    materials: Annotated[tuple[Name, ...], Field(max_length=2)] = ()
+    fragile: bool = False
+    varied: bool = False
+    tried: Trial | None = None
 
     @property
     def breaks(self) -> Cut:
@@ -117,6 +174,15 @@ class Recipe:
     passes: Annotated[tuple[Pass, ...], Field(min_length=1, max_length=MOST_PASSES + SPARE_PASSES)]
     material: Name = "polystyrene"
     """A ``Material``, or a material of the user's own."""
+    materials: Annotated[
+        tuple[PartMaterial, ...], Field(max_length=40), BeforeValidator(_by_name)
+    ] = ()
+    """Of parts that are made of something else."""
+    use: Use = "played"
+    fragile: Annotated[tuple[PartName, ...], Field(max_length=40)] = ()
+    """Parts that snap in the hand."""
+    scale: Annotated[int, Field(ge=1, le=1000)] = 72
+    """For which its minutes and sizes of marks are said: 72 for 1/72."""
 
     def for_tier(self, tier: Tier) -> tuple[Pass, ...]:
         """The passes worth doing for models seen from that distance."""

@@ -7,7 +7,7 @@ stated colour and an opacity by technique stand in.
 
 from __future__ import annotations
 
-from collections.abc import Callable, Mapping
+from collections.abc import Callable, Mapping, Sequence
 from dataclasses import dataclass
 
 import numpy as np
@@ -19,7 +19,6 @@ from muster.core.colour.spaces import hexes_of, lab_of, xyz_of
 from muster.core.craft.techniques import OTHER, TECHNIQUES, Lie, TechniqueTrait
 from muster.core.recipes.recipe import Pass
 from muster.core.stack.layer import AppliedLayer
-from muster.core.stack.walk import Walk
 
 PLASTIC: Mapping[str, str] = {
     "polystyrene": "#9a9a98", "resin": "#c9c5b8", "metal": "#8f9296", "print": "#8a8a88",
@@ -96,28 +95,31 @@ def laid_over(surface: Surface, one: Pass, paint: Optics, share: float | None = 
     return Surface(np.array(found))
 
 
-def appearances(walked: Walk, paints: Paints = by_colour) -> dict[str, list[Surface]]:
-    """By zone, and by part painted apart, its surface after each pass of the walk; the bare model
+def appearances(
+    material: str, films: Sequence[AppliedLayer], paints: Paints = by_colour
+) -> dict[str, list[Surface]]:
+    """By zone, and by part painted apart, its surface after each pass of a walk; the bare model
     where none came yet. Zones that were treated alike share one surface."""
-    zones = {zone for step in walked.steps for zone in detail_zones(step.layer)}
-    start = bare(walked.material)
+    zones = {zone for film in films for zone in detail_zones(film)}
+    start = bare(material)
     now = dict.fromkeys(sorted(zones), start)
     found: dict[str, list[Surface]] = {zone: [] for zone in now}
-    for step in walked.steps:
-        one = step.layer.pass_
-        paint = None if step.layer.does(TechniqueTrait.COLOURLESS) else paints(one)
+    for film in films:
+        one = film.pass_
+        paint = None if film.does(TechniqueTrait.COLOURLESS) else paints(one)
         if paint is not None:
-            new: dict[int, Surface] = {}
-            for zone in detail_zones(step.layer):
-                old = now[zone]
-                if id(old) not in new:
-                    new[id(old)] = laid_over(old, one, paint, one.cover)
-                now[zone] = new[id(old)]
+            new: dict[tuple[int, float | None], Surface] = {}
+            for zone in detail_zones(film):
+                share = next((c.cover for c in one.cover_by if c.zone == zone), one.cover)
+                key = id(now[zone]), share
+                if key not in new:
+                    new[key] = laid_over(now[zone], one, paint, share)
+                now[zone] = new[key]
         for zone, surface in now.items():
             found[zone].append(surface)
     return found
 
 
 def detail_zones(film: AppliedLayer) -> tuple[str, ...]:
-    """The zones that a pass touches; of a part painted apart, that part alone."""
-    return (film.pass_.part,) if film.pass_.part else film.zones
+    """The zones whose look a pass changes."""
+    return (*film.zones, *film.besides)

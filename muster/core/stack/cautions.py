@@ -13,7 +13,7 @@ from muster.core.craft.media import MediumTrait
 from muster.core.craft.tables import DEFAULTS, Tables
 from muster.core.craft.techniques import TechniqueTrait
 from muster.core.recipes.recipe import Recipe
-from muster.core.stack.layer import AppliedLayer, apply_pass
+from muster.core.stack.layer import AppliedLayer, apply_all
 from muster.core.vocabulary import Material
 
 FIRST = "The product's label, its safety sheet and local rules come first."
@@ -31,10 +31,9 @@ class Caution:
 def cautions_of(recipe: Recipe, tables: Tables = DEFAULTS) -> list[Caution]:
     """Every caution of a recipe, in the order of its passes."""
     found: list[Caution] = []
-    material = tables.materials.get(recipe.material, "polystyrene")
-    for index, one in enumerate(recipe.passes):
-        for words, serious in _of(apply_pass(recipe, index, Climate(), tables), material):
-            found.append(Caution(one.key, words, serious))
+    for film in apply_all(recipe, Climate(), tables):
+        for words, serious in _of(film, film.material or "polystyrene"):
+            found.append(Caution(film.pass_.key, words, serious))
     return found
 
 
@@ -61,8 +60,9 @@ def _of(film: AppliedLayer, material: Material) -> Iterator[tuple[str, bool]]:
         yield "Gloves: two-part resins sensitise the skin.", False
     if film.pass_.adhesive == "solvent cement":
         yield "Ventilate; no flame.", False
-    if film.technique.act == "build" and not does(TechniqueTrait.CLEANS):
-        if material in ("resin", "board", "print"):
+    shapes = does(TechniqueTrait.ABRADES) or does(TechniqueTrait.CUTS_PARTS)
+    if shapes or (film.technique.act == "build" and not does(TechniqueTrait.CLEANS)):
+        if material in ("resin", "board", "print", "card"):
             yield (f"Sand {material} wet, with a particle mask: its dust harms the lungs.",
                    True)  # fmt: skip
         if material == "metal":

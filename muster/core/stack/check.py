@@ -12,18 +12,11 @@ from muster.core.errors import DomainError, nearest
 from muster.core.recipes.recipe import Recipe
 from muster.core.stack import rules as _rules
 from muster.core.stack.cautions import Caution, cautions_of
-from muster.core.stack.finding import (
-    RULES,
-    SEVERITIES,
-    Change,
-    Finding,
-    Remove,
-    Repair,
-    Several,
-)
+from muster.core.stack.finding import SEVERITIES, Finding
 from muster.core.stack.habits.house import Habits
+from muster.core.stack.looking import good_repairs, look
+from muster.core.stack.seal_offers import Offer, seals_that_save
 from muster.core.stack.walk import Walk, walk
-from muster.core.vocabulary import MOST_MINUTES
 
 assert _rules.__path__, "importing the package registers its rules"
 
@@ -35,6 +28,8 @@ class Report:
     walked: Walk
     findings: tuple[Finding, ...]
     cautions: tuple[Caution, ...]
+    offers: tuple[Offer, ...] = ()
+    """Seals that would shorten a long wait."""
 
 
 def check(
@@ -42,43 +37,25 @@ def check(
     climate: Climate | None = None,
     habits: Habits | None = None,
     tables: Tables = DEFAULTS,
+    scale: int | None = None,
 ) -> Report:
     """Walk a recipe and look at it by every rule. Raises DomainError for what cannot be walked."""
     refuse_unknown(recipe, tables)
-    walked = walk(recipe, climate, habits, tables)
+    walked = walk(recipe, climate, habits, tables, scale)
     order = {one.key: index for index, one in enumerate(walked.recipe.passes)}
-    found = [finding for rule in RULES.values() for finding in rule.findings(walked)]
-    if len(walked.recipe.passes) == 1:
-        found = [_kept_whole(finding) for finding in found]
-    found = [replace(one, repairs=tuple(filter(_can_be, one.repairs))) for one in found]
+    found = [replace(one, repairs=tuple(good_repairs(recipe, walked, one))) for one in look(walked)]
     found.sort(key=lambda one: (SEVERITIES.index(one.severity), order.get(one.key, -1), one.code))
-    return Report(walked, tuple(found), tuple(cautions_of(walked.recipe, tables)))
-
-
-def _can_be(repair: Repair) -> bool:
-    """Whether what a repair states is a value that a pass can have: no wait is longer than that."""
-    steps = repair.steps if isinstance(repair, Several) else (repair,)
-    waits = [
-        value
-        for step in steps
-        if isinstance(step, Change)
-        for name, value in step.values
-        if name == "stand_min"
-    ]
-    return all(not isinstance(wait, int | float) or wait <= MOST_MINUTES for wait in waits)
-
-
-def _kept_whole(finding: Finding) -> Finding:
-    """A finding without the repair that would take the only pass out: a recipe needs one."""
-    repairs = tuple(repair for repair in finding.repairs if not isinstance(repair, Remove))
-    return replace(finding, repairs=repairs)
+    return Report(
+        walked, tuple(found), tuple(cautions_of(walked.recipe, tables)),
+        tuple(seals_that_save(recipe, walked)),
+    )  # fmt: skip
 
 
 def refuse_unknown(recipe: Recipe, tables: Tables = DEFAULTS) -> None:
     """Refuse zones that the subject lacks and media that nobody knows. Raises DomainError."""
     complaints = []
     zones = tables.zones[recipe.kind]
-    glues = {name for held in tables.holds.values() for name in held}
+    glues = set(tables.glues)
     if recipe.material not in tables.materials:
         known = ", ".join(tables.materials)
         complaints.append(f"no material is called '{recipe.material}': use {known}")

@@ -9,6 +9,7 @@ from typing import Literal
 from muster.core.recipes.recipe import Pass, Recipe
 from muster.core.stack.habits.house import Habits, with_habit
 from muster.core.stack.walk import Walk
+from muster.core.vocabulary import Use
 
 Severity = Literal["error", "warning", "note"]
 SEVERITIES: tuple[Severity, ...] = ("error", "warning", "note")
@@ -67,6 +68,14 @@ class SetMaterial:
 
 
 @dataclass(frozen=True, slots=True)
+class SetUse:
+    """The models are played with, or shown, other than was said."""
+
+    words: str
+    use: Use
+
+
+@dataclass(frozen=True, slots=True)
 class Several:
     """Some of these one after another."""
 
@@ -74,7 +83,7 @@ class Several:
     steps: tuple[Insert | Change | Move | Remove, ...]
 
 
-Repair = Several | Insert | Change | Move | Remove | SetHabit | SetMaterial
+Repair = Several | Insert | Change | Move | Remove | SetHabit | SetMaterial | SetUse
 
 
 @dataclass(frozen=True, slots=True)
@@ -136,6 +145,8 @@ def mended(recipe: Recipe, habits: Habits, repair: Repair) -> tuple[Recipe, Habi
             return recipe, habits
         case SetHabit():
             return recipe, with_habit(habits, repair.habit, repair.way)
+        case SetUse():
+            return replace(recipe, use=repair.use), habits
         case SetMaterial():
             return replace(recipe, material=repair.material), habits
         case Insert():

@@ -8,10 +8,12 @@ from dataclasses import dataclass, replace
 from muster.core.craft.clocks import Clock
 from muster.core.craft.media import Grade
 from muster.core.craft.tables import DEFAULTS, Tables
+from muster.core.craft.techniques import TechniqueTrait
 from muster.core.recipes.recipe import Pass, Recipe
+from muster.core.stack.attack import works_wet
 from muster.core.stack.habits.house import Habits
 from muster.core.stack.spraying import DRY_AIR, fogs
-from muster.core.stack.walk import Step, Walk, dries_after, walk, worked_films, works_wet
+from muster.core.stack.walk import Step, Walk, dries_after, walk, worked_films
 from muster.core.stack.windows import window_of
 
 
@@ -107,5 +109,4 @@ def _clock(step: Step) -> Clock | None:
 
 def _misted(step: Step) -> bool:
     """Whether its coats are sprayed on minutes apart, along the tray."""
-    by_brush = step.layer.pass_.tool in ("brush", "wide brush")
-    return step.layer.grade <= Grade.MIST and not by_brush
+    return step.layer.grade <= Grade.MIST and not step.layer.does(TechniqueTrait.FROM_CAN)

@@ -2,6 +2,7 @@
 
 from __future__ import annotations
 
+import math
 from functools import lru_cache
 
 import numpy as np
@@ -35,6 +36,19 @@ def lightness(colour: str) -> float:
 def difference(one: str, two: str) -> float:
     """CIEDE2000 (ISO/CIE 11664-6)."""
     return float(ciede2000(np.array(_lab(one)), np.array(_lab(two))))
+
+
+def hue_apart(one: str, two: str) -> float:
+    """Degrees between the hues of two colours; none where one of them is all but grey."""
+    (_, a, b), (_, c, d) = _lab(one), _lab(two)
+    if min(math.hypot(a, b), math.hypot(c, d)) < GREY:
+        return 0.0
+    apart = abs(math.degrees(math.atan2(b, a) - math.atan2(d, c))) % 360
+    return min(apart, 360 - apart)
+
+
+GREY = 6.0
+"""Chroma below which a colour has no hue to speak of."""
 
 
 @lru_cache(maxsize=4096)

@@ -8,7 +8,7 @@ from typing import Literal
 from muster.core.craft.climate import Climate
 from muster.core.craft.techniques import TechniqueTrait
 from muster.core.recipes.recipe import MixPart, Recipe
-from muster.core.stack.layer import apply_pass
+from muster.core.stack.layer import apply_all
 
 Undercoat = Literal["as it is", "black", "grey", "white", "oxide", "brown", "none"]
 
@@ -24,7 +24,7 @@ def with_undercoat(recipe: Recipe, undercoat: Undercoat) -> Recipe:
     if undercoat == "as it is":
         return recipe
     passes = list(recipe.passes)
-    films = [apply_pass(recipe, index, Climate()) for index in range(len(passes))]
+    films = apply_all(recipe, Climate())
     first = next((film for film in films if film.lays and film.cover >= 0.9), None)
     if first is None or not first.does(TechniqueTrait.UNDERCOAT):
         return recipe

@@ -6,6 +6,7 @@ from __future__ import annotations
 
 from collections.abc import Iterator, Mapping
 from dataclasses import dataclass, replace
+from functools import cached_property
 
 from muster.core.craft.climate import Climate
 from muster.core.craft.media import Grade, MediumTrait, State
@@ -13,8 +14,17 @@ from muster.core.craft.tables import DEFAULTS, Tables
 from muster.core.craft.techniques import TechniqueTrait
 from muster.core.craft.zones import Zone
 from muster.core.recipes.recipe import Recipe
+from muster.core.stack.appearance import Surface, appearances
+from muster.core.stack.attack import (
+    attacks,
+    meant_for,
+    own_kind,
+    strength,
+    workable,
+    works_wet,
+)
 from muster.core.stack.habits.house import Habits, apply_house_habits
-from muster.core.stack.layer import SECOND, WHOLE, AppliedLayer, apply_pass
+from muster.core.stack.layer import SECOND, WHOLE, AppliedLayer, apply_all
 from muster.core.vocabulary import Material
 
 SCRATCH_FROM = 10.0
@@ -64,7 +74,7 @@ class Step:
     """The films that must have an age in minutes before it begins."""
 
 
-@dataclass(frozen=True, slots=True)
+@dataclass(frozen=True)
 class Walk:
     """The whole of a recipe, walked."""
 
@@ -75,6 +85,8 @@ class Walk:
     final: dict[str, tuple[ExposedLayer, ...]]
     """By zone, what is exposed when all is done."""
     tables: Tables = DEFAULTS
+    scale: int = 72
+    """Of the unit that it is looked at for: 72 for 1/72."""
 
     @property
     def zones(self) -> Mapping[str, Zone]:
@@ -85,6 +97,20 @@ class Walk:
     def material(self) -> Material:
         """What the bare model behaves like."""
         return self.tables.materials.get(self.recipe.material, "polystyrene")
+
+    def is_clear(self, zone: str) -> bool:
+        """Whether a zone is of glass."""
+        return zone in self.zones and self.zones[zone].clear
+
+    @cached_property
+    def surfaces(self) -> dict[str, list[Surface]]:
+        """By zone its surface after each pass."""
+        return appearances(self.material, [step.layer for step in self.steps])
+
+    @cached_property
+    def effects_only(self) -> bool:
+        """Whether it only adds to what is painted already: no pass of it is meant to hide."""
+        return not any(step.layer.does(TechniqueTrait.HIDES) for step in self.steps)
 
     def before(self, step: Step) -> tuple[Step, ...]:
         """The steps before one."""
@@ -100,11 +126,12 @@ def walk(
     climate: Climate | None = None,
     habits: Habits | None = None,
     tables: Tables = DEFAULTS,
+    scale: int | None = None,
 ) -> Walk:
     """Walk a recipe for one model. All times are minutes from the first pass's start."""
     climate, habits = climate or Climate(), habits or Habits()
     recipe = apply_house_habits(recipe, habits)
-    films = [apply_pass(recipe, index, climate, tables) for index in range(len(recipe.passes))]
+    films = apply_all(recipe, climate, tables)
     tops: Tops = {}
     steps: list[Step] = []
     clock = 0.0
@@ -117,16 +144,17 @@ def walk(
         if following is not None and works_wet(following, film):
             under = {zone: tops.get(zone, ()) for zone in following.zones}
             open_from, _ = workable(film)
-            later, word = _needed(following, under, clock + film.pass_.minutes + open_from)
+            begins = clock + film.pass_.minutes + open_from
+            later, word = _needed(following, under, begins, film)
             if later > needed:
                 needed, why = later, word
         if steps:
+            for built in _soft_joints(film, steps, clock):
+                layer, until, age = built
+                asks = (*asks, (layer, until))
+                if until - age > needed:
+                    needed, why = until - age, f"{layer.name} {_sets(layer)}"
             last = steps[-1]
-            sets = last.layer.touch if last.layer.technique.act == "build" else 0.0
-            if sets:
-                asks = (*asks, (last.layer, sets))
-            if sets > needed:
-                needed, why = sets, f"{last.layer.name} sets"
             stated = last.layer.pass_.stand_min
             minutes = needed if stated is None else stated
             steps[-1] = replace(last, wait=Wait(minutes, needed, why, stated is not None))
@@ -138,8 +166,8 @@ def walk(
         steps.append(Step(film, clock, end, by_zone, exposed, Wait(0, 0, "", False), asks))
         clock = end
         if film.lays:
-            for zone in film.zones:
-                tops[zone] = _covered(film, end, tops.get(zone, ()))
+            for zone in (*film.zones, *film.besides):
+                tops[zone] = _covered(film, end, tops.get(zone, ()), zone)
         elif film.technique.act == "work":
             for zone in film.zones:
                 tops[zone] = _worked(film, end, tops.get(zone, ()))
@@ -152,44 +180,60 @@ def walk(
         steps[-1] = replace(steps[-1], wait=Wait(minutes, dries, why, stated is not None))
         clock += minutes
     final = {zone: _exposed(open_, clock) for zone, open_ in tops.items()}
-    return Walk(recipe, climate, habits, tuple(steps), final, tables)
+    return Walk(
+        recipe, climate, habits, tuple(steps), final, tables,
+        recipe.scale if scale is None else scale,
+    )  # fmt: skip
 
 
-def attacks(film: AppliedLayer, target: AppliedLayer, state: State) -> bool:
-    """Whether what ``film`` is thinned with attacks a layer in that state at its grade."""
-    if film.carrier is None or target.medium is None or film.grade == Grade.NONE:
-        return False
-    least = target.medium.least(film.carrier, state)  # type: ignore[arg-type]
-    if least is None:
-        return False
-    # What is scrubbed floods the films below the one that is worked.
-    grade = film.grade
-    if film.technique.act == "work" and not meant_for(film, target):
-        grade = min(grade, Grade.FLOOD)
-    # A film that is still wet is moved by the lightest mist of what it is thinned with.
-    if state == State.WET:
-        least = min(least, Grade.MIST)
-    return bool(grade >= least)
+def worked_kinds(step: Step) -> set[str]:
+    """The kinds of paint that a pass works while they are wet."""
+    return {film.medium.kind for film in worked_films(step) if film.medium is not None}
 
 
-def workable(target: AppliedLayer) -> tuple[float, float]:
-    """From when to when a film can be worked, in minutes in this room; (0, 0) where it cannot."""
-    if target.medium is None or target.medium.window is None:
-        return 0.0, 0.0
-    first, last = target.medium.window
-    return first * target.slow, last * target.slow
+def intended(step: Step) -> set[int]:
+    """The layers that a pass which works films is meant for: what it works wet, what it is there to
+    scratch or fix, and else what lies on top."""
+    if step.layer.technique.act not in ("work", "fix"):
+        return set()
+    found = {film.index for film in worked_films(step)}
+    if not found:
+        found = {
+            met.layer.index for met in step.exposed
+            if not met.sealed and meant_for(step.layer, met.layer)
+        }  # fmt: skip
+    if not found:
+        found = {met[0].layer.index for met in step.by_zone.values() if met}
+    return found
 
 
-def works_wet(film: AppliedLayer, target: AppliedLayer) -> bool:
-    """Whether a pass works a film of the one before while that is wet: wipes, blends it."""
-    return (
-        film.technique.act == "work"
-        and not film.does(TechniqueTrait.SCRATCHES)
-        and meant_for(film, target)
-        and target.lays
-        and workable(target)[1] > 0
-        and bool(set(film.zones) & set(target.zones))
-    )
+def _soft_joints(
+    film: AppliedLayer, steps: list[Step], clock: float
+) -> Iterator[tuple[AppliedLayer, float, float]]:
+    """What was glued, filled or washed and is met by a pass: until when it must wait, its age."""
+    for step in steps:
+        layer = step.layer
+        if layer.technique.act != "build" or layer.medium is None:
+            continue
+        until, age = joint_ready(film, layer), clock - step.end
+        if until > 0 and (step is steps[-1] or until > age):
+            yield layer, until, age
+
+
+def joint_ready(film: AppliedLayer, joint: AppliedLayer) -> float:
+    """The age in minutes that a joint, filler or bath must have before a pass; 0: none.
+
+    Set for more gluing, to be handled for all else.
+    """
+    if film.pass_.part and joint.pass_.part and film.pass_.part != joint.pass_.part:
+        return 0.0
+    if film.technique.act == "build" and not film.does(TechniqueTrait.FILLS):
+        return joint.touch
+    return joint.recoat
+
+
+def _sets(layer: AppliedLayer) -> str:
+    return "dries" if layer.does(TechniqueTrait.CLEANS) else "sets"
 
 
 def worked_films(step: Step) -> list[AppliedLayer]:
@@ -205,23 +249,14 @@ def worked_films(step: Step) -> list[AppliedLayer]:
 
 def dries_after(step: Step) -> float:
     """Minutes until what a pass leaves behind is dry to touch: its film, or the one it worked."""
-    return max([step.layer.touch, *(film.touch for film in worked_films(step))])
+    film = step.layer
+    own = film.recoat if film.technique.act == "build" else film.touch
+    return max([own, *(worked.touch for worked in worked_films(step))])
 
 
-def meant_for(film: AppliedLayer, target: AppliedLayer) -> bool:
-    """Whether working ``target`` is what the pass is for: wiping, blending, scratching, fixing."""
-    if film.technique.act not in ("work", "fix") or target.medium is None:
-        return False
-    if film.does(TechniqueTrait.SCRATCHES):
-        return target.index < film.index
-    if film.technique.act == "fix":
-        return target.medium.has(MediumTrait.LOOSE)
-    return film.carrier is None or film.carrier in (target.medium.carrier, target.carrier)
-
-
-def _covered(film: AppliedLayer, end: float, below: tuple[Top, ...]) -> tuple[Top, ...]:
+def _covered(film: AppliedLayer, end: float, below: tuple[Top, ...], zone: str) -> tuple[Top, ...]:
     """What lies open once a film is laid: a whole one hides the rest, a sealing one seals it."""
-    if film.cover < WHOLE:
+    if film.cover_of(zone) < WHOLE:
         return ((film, end, False), *below)
     if not film.seals:
         return ((film, end, False),)
@@ -250,11 +285,18 @@ def _exposed(open_: tuple[Top, ...], now: float) -> tuple[ExposedLayer, ...]:
     )
 
 
-def _needed(film: AppliedLayer, tops: Tops, now: float) -> tuple[float, str]:
-    """Minutes to wait before a pass, and for what: chosen by what comes next."""
+def _needed(
+    film: AppliedLayer, tops: Tops, now: float, worked: AppliedLayer | None = None
+) -> tuple[float, str]:
+    """Minutes to wait before a pass, and for what: chosen by what comes next. ``worked``: the film
+    that it works, where what lies under that is asked for."""
     longest, why = 0.0, ""
     for layer, end in _met(film, tops):
-        until, word = _asked(film, layer)
+        until, word = _asked(film, layer) if worked is None else _under(film, worked, layer)
+        if layer.medium and layer.medium.forbidden and own_kind(film, layer):
+            low, high = layer.medium.forbidden
+            if low < max(now - end, until) < high:
+                until, word = high, "past its wrinkling"
         if until - (now - end) > longest:
             longest, why = until - (now - end), f"{layer.name} {word}"
     return longest, why
@@ -276,27 +318,45 @@ def _met(film: AppliedLayer, tops: Tops) -> Iterator[tuple[AppliedLayer, float]]
                 yield layer, end
 
 
+def _under(film: AppliedLayer, worked: AppliedLayer, layer: AppliedLayer) -> tuple[float, str]:
+    """The age that a layer must have under a film that ``film`` works while it is wet."""
+    if layer.medium is None or own_kind(worked, layer):
+        return layer.recoat, "ready for another coat"
+    flooded = replace(film, grade=min(film.grade, Grade.FLOOD))
+    soft, hard = (strength(flooded, layer, state) for state in (State.RECOATABLE, State.CURED))
+    if soft is not None and min(soft[0], Grade.FLOOD) >= soft[1]:
+        if hard is None or min(hard[0], Grade.FLOOD) < hard[1]:
+            return layer.cured, "cured"
+    return layer.recoat, "ready for another coat"
+
+
 def _asked(film: AppliedLayer, layer: AppliedLayer) -> tuple[float, str]:
-    """The age that a layer must have before the pass, and what it then is."""
+    """The age that a layer must have before the pass, and what it then is: the shortest at which
+    nothing is to be said of the two."""
     if layer.medium is None:
         return 0.0, ""
     if meant_for(film, layer):
         if film.does(TechniqueTrait.SCRATCHES):
             return max(layer.touch, SCRATCH_FROM), "ready to be scratched"
         return workable(layer)[0], "ready to be worked"
-    if film.does(TechniqueTrait.COVERS_UP):
+    if film.does(TechniqueTrait.COVERS_UP) or film.does(TechniqueTrait.ABRADES):
         return (layer.cured if layer.cured != float("inf") else layer.recoat), "cured"
-    if film.technique.act in ("build", "mask"):
+    if film.technique.act in ("build", "mask", "bare"):
         return layer.touch, "dry to touch"
-    if layer.medium.forbidden and _same(film, layer):
+    kin = own_kind(film, layer)
+    if kin and (film.medium_has(MediumTrait.REWETS) or film.medium_has(MediumTrait.DECAL)):
+        return 0.0, ""
+    if kin:
         return layer.recoat, "ready for another coat"
-    attacked_cured = attacks(film, layer, State.CURED)
-    if attacks(film, layer, State.RECOATABLE) and not attacked_cured:
+    ground = not layer.clear and not layer.over_fluid and layer.cured != float("inf")
+    if film.medium_has(MediumTrait.FLUID) and ground:
         return layer.cured, "cured"
-    if film.medium is None:
+    hot = film.carrier == "lacquer thinner" and layer.medium.family == "oily" and film.lays
+    if (hot and layer.cured != float("inf")) or (
+        attacks(film, layer, State.RECOATABLE) and not attacks(film, layer, State.CURED)
+    ):
+        return layer.cured, "cured"
+    if film.medium is None or (film.medium.family == "dry" and not layer.medium_has(
+        MediumTrait.DECAL)):  # fmt: skip
         return layer.touch, "dry to touch"
     return layer.recoat, "ready for another coat"
-
-
-def _same(film: AppliedLayer, layer: AppliedLayer) -> bool:
-    return film.medium is not None and layer.medium is not None and film.medium is layer.medium

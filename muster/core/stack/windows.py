@@ -9,8 +9,9 @@ from __future__ import annotations
 import math
 
 from muster.core.craft.techniques import TechniqueTrait
+from muster.core.stack.attack import meant_for, workable, works_wet
 from muster.core.stack.layer import SECOND, AppliedLayer
-from muster.core.stack.walk import Step, Walk, meant_for, workable, worked_films, works_wet
+from muster.core.stack.walk import Step, Walk, worked_films
 
 SCRATCH_WITHIN_MIN = 60.0
 """After the top coat over chipping fluid; it is harder each hour. Common practice."""

@@ -17,7 +17,7 @@ from muster.core.craft.tables import Tables
 from muster.core.craft.techniques import TechniqueTrait
 from muster.core.recipes.expand import expand_recipe
 from muster.core.recipes.recipe import Pass, Recipe
-from muster.core.stack.appearance import Appearance, Surface, appearances, detail_zones
+from muster.core.stack.appearance import Appearance, Surface, detail_zones
 from muster.core.stack.cautions import FIRST
 from muster.core.stack.check import Report, check
 from muster.core.stack.finding import Finding, Repair, SetHabit, mended
@@ -132,7 +132,7 @@ class Draft:
     def _seams(self, report: Report, outer: dict[str, str]) -> list[Seam]:
         cautions = _cautions_by_pass(report, outer)
         serious = {outer[one.key] for one in report.cautions if one.serious}
-        surfaces = appearances(report.walked)
+        surfaces = report.walked.surfaces
         # Zones share their surfaces until a pass parts them: each is drawn once.
         drawn: dict[int, Appearance] = {}
         for surface in chain.from_iterable(surfaces.values()):

@@ -45,6 +45,7 @@ def same(code: str, caught: tuple[Any, ...], near: tuple[Any, ...], **more: Any)
 
 
 BONE = p("brush", "base", coats=3)
+FLOODED = p("wash", "enamel wash", medium="enamel wash")
 CURED = p("spray", "oxide", stand_min=1500)
 
 CASES = (
@@ -80,7 +81,9 @@ CASES = (
         (CURED, FLUID, p("spray", "top"), CHIP, SATIN),
     ),
     same(
-        "fluid ground", (UNDER, FLUID, BASE, CHIP, SATIN), (UNDER, SATIN, FLUID, BASE, CHIP, SATIN)
+        "fluid ground",
+        ({**UNDER, "stand_min": 60}, FLUID, BASE, CHIP, SATIN),
+        (UNDER, SATIN, FLUID, BASE, CHIP, SATIN),
     ),
     same(
         "unsealed chips",
@@ -96,8 +99,8 @@ CASES = (
     ),
     same(
         "unprotected paint",
-        (p("brush", "base", medium="enamel"), ENAMEL, MATT),
-        (p("brush", "base", medium="enamel"), SATIN, ENAMEL, MATT),
+        (p("brush", "base", medium="enamel", stand_min=900), FLOODED, MATT),
+        (p("brush", "base", medium="enamel", stand_min=900), SATIN, FLOODED, MATT),
     ),
     same("unprotected paint", (BASE, ENAMEL, MATT), (BASE, GLOSS, ENAMEL, MATT)),
     same(
@@ -118,8 +121,8 @@ CASES = (
     same("no final coat", (UNDER, BASE), (UNDER, BASE, MATT)),
     same(
         "late coat",
-        (BASE, p("brush", "wet mud", zones=["lower"]), MATT),
-        (BASE, MATT, p("brush", "wet mud", zones=["lower"])),
+        (BASE, p("brush", "oil stain", zones=["lower"], finish="gloss"), MATT),
+        (BASE, MATT, p("brush", "oil stain", zones=["lower"], finish="gloss")),
     ),
     same(
         "no headroom",
@@ -131,12 +134,12 @@ CASES = (
         "will not show",
         (
             p("spray", "base", colour=DARK),
-            p("sponge", "chips", colour="#202124", note="several"),
+            p("sponge", "chips", colour="#202124", varied=True),
             MATT,
         ),
         (
             p("spray", "base", colour=GREEN),
-            p("sponge", "chips", colour="#3a2a20", note="several"),
+            p("sponge", "chips", colour="#3a2a20", varied=True),
             MATT,
         ),
     ),
@@ -144,18 +147,18 @@ CASES = (
         "too stark",
         (
             p("spray", "base", colour=GREEN),
-            p("sponge", "chips", colour="#f4f2ec", note="several"),
+            p("sponge", "chips", colour="#f4f2ec", varied=True),
             MATT,
         ),
         (
             p("spray", "base", colour=GREEN),
-            p("sponge", "chips", colour="#8d9663", note="several"),
+            p("sponge", "chips", colour="#8d9663", varied=True),
             MATT,
         ),
     ),
     same(
         "too small",
-        (BASE, p("sponge", "chips", size_mm=0.1, note="several"), MATT),
+        (BASE, p("sponge", "chips", size_mm=0.1, varied=True), MATT),
         (BASE, p("edge", "edges", size_mm=0.1), MATT),
     ),
     same(
@@ -208,8 +211,20 @@ CASES = (
     ),
     same(
         "fragile early",
-        (p("glue", "railings"), BASE, p("wash", "wash"), p("dry-brush", "lights"), MATT),
-        (BASE, p("wash", "wash"), p("dry-brush", "lights"), p("glue", "railings"), MATT),
+        (
+            p("glue", "railings", fragile=True),
+            BASE,
+            p("wash", "wash"),
+            p("dry-brush", "lights"),
+            MATT,
+        ),
+        (
+            BASE,
+            p("wash", "wash"),
+            p("dry-brush", "lights"),
+            p("glue", "railings", fragile=True),
+            MATT,
+        ),
     ),
     same(
         "no reach",
@@ -257,7 +272,7 @@ CASES = (
     same(
         "clone",
         (BASE, p("sponge", "chips"), MATT),
-        (BASE, p("sponge", "chips", note="swap torn pieces often"), MATT),
+        (BASE, p("sponge", "chips", varied=True), MATT),
     ),
     same(
         "sealed too soon",
@@ -307,5 +322,38 @@ CASES = (
         (BONE, p("wash", "timber wash"), MATT),
         material="wood",
         kind="building",
+    ),
+    same(
+        "no undercoat",
+        (p("brush", "base", colour=GREEN, coats=2), MATT),
+        (p("brush", "primer", medium="enamel", colour=GREEN), p("brush", "trim"), MATT),
+        material="metal",
+    ),
+    same(
+        "soaked in fluid",
+        (BASE, GLOSS, p("decal", "numbers", soak_s=3600, carrier="softener"), MATT),
+        (
+            BASE,
+            GLOSS,
+            p("decal", "numbers", soak_s=20),
+            p("set decals", "softened", carrier="softener"),
+            MATT,
+        ),
+    ),
+    same(
+        "mask on soluble",
+        (BASE, p("wash", "clay", medium="clay wash"), p("mask", "tape"), BASE, MATT),
+        (BASE, p("wash", "clay", medium="clay wash"), SATIN, p("mask", "tape"), BASE, MATT),
+    ),
+    same(
+        "handled soft",
+        (p("glue", "turret", adhesive="epoxy", stand_min=5), UNDER, BASE, MATT),
+        (
+            p("glue", "turret", adhesive="epoxy", stand_min=5),
+            p("glue", "hatch", adhesive="epoxy"),
+            UNDER,
+            BASE,
+            MATT,
+        ),
     ),
 )

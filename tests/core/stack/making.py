@@ -24,7 +24,7 @@ def recipe(*passes: dict[str, Any], kind: str = "vehicle", **more: Any) -> Recip
     return read(text)
 
 
-UNDER = p("spray", "undercoat")
+UNDER = p("spray", "undercoat", purpose="ground")
 BASE = p("spray", "base")
 GLOSS = p("varnish", "gloss coat", finish="gloss")
 SATIN = p("varnish", "satin coat", finish="satin")

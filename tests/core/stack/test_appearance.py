@@ -7,7 +7,7 @@ from typing import Any
 import numpy as np
 
 from muster.core.colour.spaces import difference, lab_of, xyz_of_hex
-from muster.core.stack.appearance import Surface, appearances
+from muster.core.stack.appearance import Surface
 from muster.core.stack.walk import walk
 from tests.core.stack.making import DARK, GREEN, LINEN, p, recipe
 
@@ -15,7 +15,7 @@ RECESS, FLAT, EDGE = 0, 1, 2
 
 
 def after(*passes: dict[str, Any], zone: str = "upper", kind: str = "vehicle") -> list[Surface]:
-    return appearances(walk(recipe(*passes, kind=kind)))[zone]
+    return walk(recipe(*passes, kind=kind)).surfaces[zone]
 
 
 def lightness(surface: Surface) -> np.ndarray:
@@ -58,7 +58,7 @@ def test_a_pass_for_edges_leaves_recess_and_flat_alone() -> None:
 
 def test_zones_that_a_pass_does_not_name_keep_their_look() -> None:
     walked = walk(recipe(UNDER, BASE, p("brush", "red", colour="#8a2320", zones=["lower"])))
-    shown = appearances(walked)
+    shown = walked.surfaces
     assert np.allclose(shown["upper"][2].at, shown["upper"][1].at)
     assert not np.allclose(shown["lower"][2].at, shown["lower"][1].at)
 
@@ -87,7 +87,7 @@ def test_a_thin_coat_lets_the_undercoat_through_and_more_coats_hide_it() -> None
 
 def test_a_part_painted_apart_leaves_the_rest_as_it_was() -> None:
     wheels = p("brush", "wheels", colour="#1c1d1f", part="wheels", tool="brush")
-    shown = appearances(walk(recipe(UNDER, BASE, wheels)))
+    shown = walk(recipe(UNDER, BASE, wheels)).surfaces
     assert shown["upper"][2] is shown["upper"][1]
     goal = lab_of(xyz_of_hex(["#1c1d1f"]))[0]
     assert float(difference(shown["wheels"][2].lab()[FLAT], goal)) < 2

@@ -9,9 +9,10 @@ import pytest
 from muster.core.craft.climate import Climate
 from muster.core.recipes.recipe import Pass
 from muster.core.stack.appearance import bare, by_colour, laid_over
+from muster.core.stack.attack import workable
 from muster.core.stack.check import check
 from muster.core.stack.resolve_waits import resolve_waits, with_resolved_waits
-from muster.core.stack.walk import walk, workable
+from muster.core.stack.walk import walk
 from tests.core.stack.making import BASE, GREEN, MATT, OIL, UNDER, p, recipe
 
 

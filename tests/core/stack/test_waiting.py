@@ -13,11 +13,12 @@ from muster.core.craft.clocks import drying_factor
 from muster.core.craft.media import MEDIA, Grade, State
 from muster.core.craft.techniques import TECHNIQUES
 from muster.core.recipes.recipe import Recipe
+from muster.core.stack.attack import attacks
 from muster.core.stack.check import check
 from muster.core.stack.finding import mended
 from muster.core.stack.habits.house import Habits, habits_from
 from muster.core.stack.resolve_waits import with_resolved_waits
-from muster.core.stack.walk import attacks, walk
+from muster.core.stack.walk import walk
 from tests.core.stack.making import BASE, CHIP, FLUID, MATT, SATIN, UNDER, p, recipe
 
 FAO_56 = {1: 0.657, 5: 0.872, 10: 1.228, 15: 1.705, 20: 2.338, 25: 3.168, 30: 4.243, 35: 5.623}
@@ -82,7 +83,7 @@ def test_thick_films_wait_with_the_square_and_warm_air_hastens_water() -> None:
         walk(recipe(p("brush", "base", **more), p("assemble"))).steps[0].wait.minutes
         for more in ({}, {"thick": 3}, {"warm_air": True})
     )
-    assert thick == 9 * thin
+    assert thick == 4 * thin
     assert warm == pytest.approx(thin * 0.2)
 
 

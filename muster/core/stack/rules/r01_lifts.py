@@ -3,11 +3,15 @@
 from __future__ import annotations
 
 from collections.abc import Iterator
+from dataclasses import replace
 
 from muster.core.craft.media import MEDIA, Grade, MediumTrait, State
+from muster.core.craft.techniques import TechniqueTrait
+from muster.core.stack.attack import attacks, gravely
 from muster.core.stack.finding import Change, Finding, Insert, Repair, rule
-from muster.core.stack.formatting import duration, seal_before
-from muster.core.stack.walk import ExposedLayer, Step, Walk, attacks, meant_for
+from muster.core.stack.formatting import duration, own_wait_before, seal_before
+from muster.core.stack.layer import AppliedLayer
+from muster.core.stack.walk import ExposedLayer, Step, Walk, intended, worked_kinds
 
 WORDS = {
     Grade.MIST: "misted on",
@@ -16,42 +20,60 @@ WORDS = {
     Grade.SCRUB: "scrubbed",
 }
 
+STATES = {
+    State.WET: "wet",
+    State.TOUCH: "not yet ready for another coat",
+    State.RECOATABLE: "not yet cured",
+    State.CURED: "cured",
+}
+
 
 @rule(1, "lifts", "a carrier attacks an exposed layer in the state it is in")
 def findings(walked: Walk) -> Iterator[Finding]:
     """One finding a pass, about the layer that comes off soonest."""
     for step in walked.steps:
-        met = [one for one in step.exposed if _lifts(step, one)]
+        if step.layer.pass_.tried == "lifted":
+            yield _tried(step)
+            continue
+        if not step.layer.lays and step.layer.technique.act != "work":
+            continue
+        if step.layer.does(TechniqueTrait.SOFTENS_DECALS):
+            continue
+        meant = intended(step)
+        met = [one for one in step.exposed if _lifts(step, one, meant)]
         if met:
             yield _finding(walked, step, met[0])
 
 
-def _lifts(step: Step, met: ExposedLayer) -> bool:
+def _lifts(step: Step, met: ExposedLayer, meant: set[int]) -> bool:
     medium = met.layer.medium
-    if (
-        met.sealed
-        or medium is None
-        or medium.has(MediumTrait.LIFTS_BY_OWN_RULE)
-        or not step.layer.lays
-    ):
-        return not met.sealed and _works_on_others(step, met)
-    hot = step.layer.carrier == "lacquer thinner" and medium.family == "oily"
-    white = step.layer.carrier == "white spirit" and medium.family == "oily"
-    if hot or (white and met.layer.cover >= 0.5):
+    if met.sealed or medium is None or medium.has(MediumTrait.LIFTS_BY_OWN_RULE):
         return False
-    return attacks(step.layer, met.layer, met.state) and not meant_for(step.layer, met.layer)
+    if met.layer.index in meant or not attacks(_below(step.layer), met.layer, met.state):
+        return False
+    carrier, work = step.layer.carrier, step.layer.technique.act == "work"
+    if work and (medium.kind in worked_kinds(step) and met.state >= State.RECOATABLE):
+        return False
+    if medium.has(MediumTrait.LOOSE):
+        # A varnish over it is told by a rule of its own.
+        return not step.layer.clear
+    if medium.has(MediumTrait.DECAL) and carrier in ("lacquer thinner", "white spirit"):
+        return False
+    # White spirit flooded on, and hot thinner over what is oily, have rules of their own.
+    oily = medium.family == "oily"
+    if carrier == "lacquer thinner" and oily:
+        return False
+    blends = step.layer.does(TechniqueTrait.BLENDS_WET) and carrier == medium.carrier
+    if oily and met.state == State.WET and blends:
+        return False
+    return not (carrier == "white spirit" and (work or step.layer.grade >= Grade.FLOOD))
 
 
-def _works_on_others(step: Step, met: ExposedLayer) -> bool:
-    """Wiping or scrubbing that also takes off what it was not meant for."""
-    medium = met.layer.medium
-    if (
-        medium is None
-        or medium.has(MediumTrait.LIFTS_BY_OWN_RULE)
-        or step.layer.technique.act != "work"
-    ):
-        return False
-    return attacks(step.layer, met.layer, met.state) and not meant_for(step.layer, met.layer)
+def _below(film: AppliedLayer) -> AppliedLayer:
+    """A pass as it meets the films below the one that it works: what is scrubbed floods them."""
+    if film.technique.act != "work" or film.does(TechniqueTrait.SCRATCHES):
+        return film
+    return replace(film, grade=min(film.grade, Grade.FLOOD))
 
 
 def _withstood(carrier: str | None) -> bool:
@@ -60,27 +82,30 @@ def _withstood(carrier: str | None) -> bool:
     return carrier is not None and varnish.least(carrier, State.CURED) is None  # type: ignore[arg-type]
 
 
+def _tried(step: Step) -> Finding:
+    film = step.layer
+    words = f"on your trial '{film.name}' lifted what lies under it: seal it first, or wait longer"
+    seal = Insert("seal it first", seal_before(step), film.pass_.key)
+    repairs = (seal,) if film.carrier is None or _withstood(film.carrier) else ()
+    return Finding("lifts", "error", words, film.pass_.key, repairs)
+
+
 def _finding(walked: Walk, step: Step, met: ExposedLayer) -> Finding:
     film, layer = step.layer, met.layer
-    assert layer.medium is not None
-    state = {
-        State.WET: "wet",
-        State.TOUCH: "not yet ready for another coat",
-        State.RECOATABLE: "not yet cured",
-        State.CURED: "cured",
-    }[met.state]
+    severity = "error" if gravely(_below(film), layer, met.state) else "warning"
     words = (
-        f"{film.carrier} {WORDS[film.grade]} by '{film.name}' lifts '{layer.name}', {state} after "
-        f"{duration(met.age)}"
+        f"{film.carrier} {WORDS[film.grade]} by '{film.name}' lifts '{layer.name}', "
+        f"{STATES[met.state]} after {duration(met.age)}"
     )
+    if layer.medium_has(MediumTrait.LOOSE):
+        words = f"'{film.name}' washes away the loose '{layer.name}': fix it first, or do it after"
     repairs: list[Repair] = []
-    before = walked.steps[step.layer.index - 1].layer
-    if met.state < State.CURED and before.pass_.stand_min is not None:
-        repairs.append(Change("wait as long as it needs", before.pass_.key, (("stand_min", None),)))
-    withstands = _withstood(film.carrier)
-    if met.state >= State.RECOATABLE and withstands:
+    before = own_wait_before(walked, step)
+    if met.state < State.CURED and before is not None:
+        repairs.append(Change("wait as long as it needs", before, (("stand_min", None),)))
+    if met.state >= State.RECOATABLE and _withstood(film.carrier):
         repairs.append(Insert("seal it first", seal_before(step), film.pass_.key))
     if film.medium is not None and film.carrier in ("alcohol", "lacquer thinner"):
         values = (("medium", "acrylic"), ("carrier", None))
         repairs.append(Change("use water acrylic", film.pass_.key, values))
-    return Finding("lifts", "error", words, film.pass_.key, tuple(repairs))
+    return Finding("lifts", severity, words, film.pass_.key, tuple(repairs))  # type: ignore[arg-type]

@@ -7,9 +7,11 @@ from collections.abc import Iterator
 from muster.core.craft.media import MediumTrait
 from muster.core.craft.techniques import TechniqueTrait
 from muster.core.recipes.recipe import Pass
+from muster.core.stack.attack import workable
 from muster.core.stack.finding import Change, Finding, Insert, Remove, Repair, rule
 from muster.core.stack.formatting import duration
-from muster.core.stack.walk import Step, Walk
+from muster.core.stack.layer import SECOND
+from muster.core.stack.walk import ExposedLayer, Step, Walk
 from muster.core.stack.windows import SCRATCH_WITHIN_MIN
 
 SCRATCH = Pass(
@@ -32,11 +34,17 @@ def _under(walked: Walk, step: Step) -> bool:
     )
 
 
+def _soft(met: ExposedLayer) -> bool:
+    """Whether a film can be scratched through because it is still workable, as oils are."""
+    return not met.sealed and met.age <= workable(met.layer)[1] and workable(met.layer)[1] > 10
+
+
 @rule(3, "fluid window", "a top coat over chipping fluid is not scratched within its window")
 def findings(walked: Walk) -> Iterator[Finding]:
     """One finding for each round of fluid, and for each scratch that has none under it."""
     for step in walked.steps:
-        if step.layer.does(TechniqueTrait.SCRATCHES) and not _under(walked, step):
+        bare = step.layer.does(TechniqueTrait.SCRATCHES) and not _under(walked, step)
+        if bare and not any(_soft(met) for met in step.exposed):
             words = (
                 f"'{step.layer.name}' has no chipping fluid under it: it scratches the paint off"
             )
@@ -47,7 +55,7 @@ def findings(walked: Walk) -> Iterator[Finding]:
         zones = set(step.layer.zones)
         later = [one for one in walked.after(step) if zones & set(one.layer.zones)]
         top = next((one for one in later if one.layer.lays), None)
-        if top is None or (top.layer.medium is step.layer.medium):
+        if top is None or top.layer.medium is step.layer.medium:
             continue
         scratches = (one for one in later if one.layer.does(TechniqueTrait.SCRATCHES))
         scratch = next((one for one in scratches if one.layer.index > top.layer.index), None)
@@ -71,7 +79,9 @@ def findings(walked: Walk) -> Iterator[Finding]:
             key=lambda o: o.layer.index,
         )
         age = scratch.start - last.end
-        if age > SCRATCH_WITHIN_MIN:
+        # Through what keeps water out nothing is scratched anyway: that is told there.
+        tight = last.layer.medium_has(MediumTrait.KEEPS_WATER_OUT)
+        if age > SCRATCH_WITHIN_MIN + SECOND and not tight:
             words = (
                 f"'{scratch.layer.name}' comes {duration(age)} after '{last.layer.name}': the "
                 f"fluid hardens, scratch within {duration(SCRATCH_WITHIN_MIN)}, in the same sitting"

@@ -18,7 +18,7 @@ def findings(walked: Walk) -> Iterator[Finding]:
         if not step.layer.medium_has(MediumTrait.FLUID):
             continue
         grounds = [met for met in step.exposed if not met.sealed and met.layer.lays]
-        grounds = [met for met in grounds if not met.layer.seals]
+        grounds = [met for met in grounds if not met.layer.clear and not met.layer.over_fluid]
         soft = [met for met in grounds if met.state < State.CURED]
         if not soft:
             continue

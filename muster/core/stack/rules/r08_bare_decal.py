@@ -25,10 +25,11 @@ def findings(walked: Walk) -> Iterator[Finding]:
             if not met.sealed and met.layer.medium_has(MediumTrait.DECAL)
         ]
         if bare:
+            misted = hot and film.grade == Grade.MIST
             words = f"{film.carrier} of '{film.name}' attacks '{bare[0]}', which nothing seals"
             yield Finding(
                 "bare decal",
-                "error",
+                "warning" if misted else "error",
                 words,
                 film.pass_.key,
                 (Insert("seal the decals first", seal_before(step), film.pass_.key),),

@@ -2,67 +2,121 @@
 
 from __future__ import annotations
 
-from collections.abc import Iterator
+from collections.abc import Iterator, Mapping
 
+import numpy as np
+
+from muster.core.colour.observer import Floats
+from muster.core.colour.spaces import difference as ciede2000
+from muster.core.colour.spaces import hexes_of, xyz_of_lab
 from muster.core.craft.techniques import TechniqueTrait
-from muster.core.stack.finding import Change, Finding, Repair, rule
+from muster.core.stack.appearance import lie_of
+from muster.core.stack.finding import Change, Finding, Remove, Repair, rule
+from muster.core.stack.layer import AppliedLayer
 from muster.core.stack.tones import difference, lightness, nearer
-from muster.core.stack.walk import Walk
+from muster.core.stack.walk import Step, Walk
 
-LEAST = 6.0
-"""ΔE00 below which an effect is not seen across a table; common practice, no source."""
 STARK = 38.0
 """ΔL* above which chips look like droppings; common practice, no source."""
+
+LEAST_MARK = 6.0
+"""ΔE00 of a mark's own colour against its ground, below which it is not seen across a table; common
+practice, no source."""
+
+LEAST: Mapping[str, float] = {"filter": 0.6, "glaze": 0.6, "wash": 3.0, "pin wash": 3.0}
+"""ΔE00 that a film must change where it lies thickest, by technique, to be seen at all; common
+practice, no source. Others: as a mark."""
+
+PLACES = ("recesses", "flats", "edges")
 
 
 @rule(14, "will not show", "an effect is too near to what lies under it, or too far from it")
 def findings(walked: Walk) -> Iterator[Finding]:
-    """Effects only: a ramp and a scheme have rules of their own."""
+    """Judged dry, against what really lies there: the look of recess, flat and edge before it."""
     for step in walked.steps:
         film = step.layer
-        if (
-            not film.does(TechniqueTrait.EFFECT)
-            or film.pass_.colour is None
-            or film.does(TechniqueTrait.PROUD)
-        ):
+        if film.pass_.colour is None or not film.paints or film.does(TechniqueTrait.PROUD):
             continue
-        under = [
-            one.layer
-            for one in walked.before(step)
-            if one.layer.pass_.colour is not None
-            and one.layer.lays
-            and one.layer.does(TechniqueTrait.HIDES)
-            and one.layer.cover >= 0.9
-            and set(one.layer.zones) & set(film.zones)
-        ]
-        if not under or under[-1].pass_.colour is None:
+        if film.pass_.tried == "good" or not step.layer.zones or film.index == 0:
             continue
-        ground = under[-1]
-        assert ground.pass_.colour is not None
-        far = difference(film.pass_.colour, ground.pass_.colour)
-        step_l = lightness(film.pass_.colour) - lightness(ground.pass_.colour)
-        if far < LEAST:
-            words = (
-                f"'{film.name}' will not show on '{ground.name}': ΔE00 {far:.1f}, ΔL* {step_l:+.0f}"
-            )
-            repairs: tuple[Repair, ...] = (
-                Change(
-                    "a lighter colour",
-                    film.pass_.key,
-                    (("colour", nearer(film.pass_.colour, ground.pass_.colour, 14.0)),),
-                ),
-            )
-            yield Finding("will not show", "warning", words, film.pass_.key, repairs)
-        elif film.does(TechniqueTrait.CHIPS) and step_l > STARK:
-            words = (
-                f"'{film.name}' is too stark on '{ground.name}': ΔL* {step_l:+.0f}, chips so light "
-                "look like droppings"
-            )
-            value = nearer(film.pass_.colour, ground.pass_.colour, STARK - 10)
-            yield Finding(
-                "too stark",
-                "warning",
-                words,
-                film.pass_.key,
-                (Change("a colour nearer the base", film.pass_.key, (("colour", value),)),),
-            )
+        if film.does(TechniqueTrait.TINTS) or film.does(TechniqueTrait.LINE):
+            yield from _film(walked, step)
+        elif film.purpose == "wear" or film.does(TechniqueTrait.EFFECT):
+            yield from _mark(walked, step)
+
+
+def _film(walked: Walk, step: Step) -> Iterator[Finding]:
+    """A wash, a filter or an edge, by what it changes."""
+    film = step.layer
+    changes = []
+    for zone in film.zones:
+        surfaces = walked.surfaces[zone]
+        was, now = surfaces[film.index - 1].lab(), surfaces[film.index].lab()
+        for place in range(3):
+            changes.append((float(ciede2000(was[place], now[place])), place, zone))
+    if not changes:
+        return
+    most, _, zone = max(changes)
+    lights = film.does(TechniqueTrait.LIGHTS)
+    if lights and walked.surfaces[zone][film.index - 1].lab()[2][0] > TOO_LIGHT:
+        # A base that leaves no room for lights is told at the base.
+        return
+    least = LEAST_LIGHT if lights else LEAST.get(film.technique.name, LEAST_MARK)
+    if most >= least:
+        return
+    lies = lie_of(film.pass_)
+    place = int(np.argmax([t * s for t, s in zip(lies.thick, lies.share, strict=True)]))
+    ground = walked.surfaces[zone][film.index - 1].lab()[place]
+    words = (
+        f"'{film.name}' will not show in the {PLACES[place]}: ΔE00 {most:.1f} at most, on a ground "
+        f"of L* {ground[0]:.0f}"
+    )
+    assert film.pass_.colour is not None
+    colour = nearer(film.pass_.colour, _hex(ground), 18.0)
+    repairs: tuple[Repair, ...] = (
+        Change("a lighter colour", film.pass_.key, (("colour", colour),)),
+        Remove("leave it out", film.pass_.key),
+    )
+    yield Finding("will not show", "warning", words, film.pass_.key, repairs)
+
+
+TOO_LIGHT = 91.0
+"""L* of a base above which a rule of its own speaks of its lights."""
+
+LEAST_LIGHT = 2.0
+"""ΔE00 that an edge or a light must change; common practice, no source."""
+
+
+def _mark(walked: Walk, step: Step) -> Iterator[Finding]:
+    """A chip, a streak, dust: by its own colour against the flats."""
+    film = step.layer
+    assert film.pass_.colour is not None
+    grounds = [_hex(walked.surfaces[zone][film.index - 1].lab()[1]) for zone in film.zones]
+    found = [(difference(film.pass_.colour, ground), ground) for ground in dict.fromkeys(grounds)]
+    if not found:
+        return
+    far, ground = max(found)
+    step_l = lightness(film.pass_.colour) - lightness(ground)
+    if far < LEAST_MARK:
+        words = f"'{film.name}' will not show on its ground: ΔE00 {far:.1f}, ΔL* {step_l:+.0f}"
+        colour = nearer(film.pass_.colour, ground, 14.0)
+        repair = Change("a lighter colour", film.pass_.key, (("colour", colour),))
+        yield Finding("will not show", "warning", words, film.pass_.key, (repair,))
+    elif _chips(film) and step_l > STARK:
+        words = (
+            f"'{film.name}' is too stark on its ground: ΔL* {step_l:+.0f}, chips so light look "
+            "like droppings"
+        )
+        colour = nearer(film.pass_.colour, ground, STARK - 10)
+        repair = Change("a colour nearer the base", film.pass_.key, (("colour", colour),))
+        yield Finding("too stark", "warning", words, film.pass_.key, (repair,))
+
+
+def _chips(film: AppliedLayer) -> bool:
+    """Chips, by sponge or by brush: small marks of wear that are no film."""
+    brushed = film.does(TechniqueTrait.BLOCKS_IN) and film.purpose == "wear" and film.cover < 0.2
+    return film.does(TechniqueTrait.CHIPS) or brushed
+
+
+def _hex(lab: Floats) -> str:
+    return hexes_of(xyz_of_lab(np.array([lab])))[0]

@@ -12,8 +12,6 @@ from muster.core.vocabulary import Tier
 RESOLVED: dict[Tier, float] = {"table": 0.29, "hand": 0.087, "close": 0.044}
 """One minute of arc at 1 m, 30 cm and 15 cm, in millimetres."""
 
-SCALE = 72
-
 
 @rule(15, "too small", "an effect is finer than the eye resolves, or larger than in life")
 def findings(walked: Walk) -> Iterator[Finding]:
@@ -22,6 +20,7 @@ def findings(walked: Walk) -> Iterator[Finding]:
         film = step.layer
         if film.pass_.size_mm is None or film.does(TechniqueTrait.LINE):
             continue
+        scale = walked.scale
         least = RESOLVED[film.pass_.tier]
         most = film.technique.mark_mm
         if film.pass_.size_mm < least:
@@ -35,11 +34,11 @@ def findings(walked: Walk) -> Iterator[Finding]:
                 Remove("leave it out", film.pass_.key),
             )
             yield Finding("too small", "warning", words, film.pass_.key, repairs)
-        elif most is not None and film.pass_.size_mm > most / SCALE:
-            right = round(most / SCALE * 0.8, 2)
+        elif most is not None and film.pass_.size_mm > most / scale:
+            right = round(most / scale * 0.8, 2)
             words = (
                 f"marks of {film.pass_.size_mm:g} mm in '{film.name}' are "
-                f"{film.pass_.size_mm * SCALE:.0f} mm in life: {most / SCALE:.1f} mm is the most"
+                f"{film.pass_.size_mm * scale:.0f} mm in life: {most / scale:.1f} mm is the most"
             )
             yield Finding(
                 "too big",

@@ -5,12 +5,13 @@ from __future__ import annotations
 from collections.abc import Iterator
 
 from muster.core.craft.techniques import TechniqueTrait
-from muster.core.craft.zones import DETAIL_ZONES
+from muster.core.craft.zones import neighbours
 from muster.core.stack.finding import Finding, Move, rule
+from muster.core.stack.layer import SMALL
 from muster.core.stack.tones import lightness
 from muster.core.stack.walk import Walk
 
-APART = 35.0
+APART = 45.0
 """L* between the two, from which a slip costs coats to hide. Common practice."""
 
 
@@ -24,15 +25,18 @@ def findings(walked: Walk) -> Iterator[Finding]:
         if one.layer.does(TechniqueTrait.BLOCKS_IN)
         and one.layer.pass_.colour
         and one.layer.pass_.zones
+        and one.layer.cover >= SMALL
+        and one.layer.purpose != "clean up"
     ]
     for place, dark in enumerate(brushed):
         for light in brushed[place + 1 :]:
             if dark.layer.pass_.colour is None or light.layer.pass_.colour is None:
                 continue
-            near = any(
-                other in zones[zone].beside
+            apart = dark.layer.pass_.part != light.layer.pass_.part
+            near = not apart and any(
+                other in neighbours(zones, zone)
                 for zone in dark.layer.pass_.zones
-                if zone not in DETAIL_ZONES
+                if zone in zones
                 for other in light.layer.pass_.zones
             )
             gap = lightness(light.layer.pass_.colour) - lightness(dark.layer.pass_.colour)

@@ -3,6 +3,7 @@
 from __future__ import annotations
 
 from collections.abc import Iterator
+from dataclasses import replace
 
 from muster.core.craft.techniques import TechniqueTrait
 from muster.core.recipes.recipe import Pass
@@ -22,15 +23,25 @@ DIP = Pass(
 
 @rule(19, "soft plastic", "polythene is painted without a flexible ground")
 def findings(walked: Walk) -> Iterator[Finding]:
-    """Silent where the house paints it straight."""
-    if walked.material != "polythene" or walked.habits.soft_plastic == "straight":
+    """Once; silent where the house paints it straight."""
+    if walked.habits.soft_plastic == "straight":
         return
-    first = next((one for one in walked.steps if one.layer.lays), None)
-    if first is None or first.layer.does(TechniqueTrait.SKINS):
-        return
-    words = f"'{first.layer.name}' lies on soft polythene, which bends: paint flakes off"
-    repairs = (
-        Insert("a thin white-glue dip first", DIP, first.layer.pass_.key),
-        SetHabit("paint it straight", "soft_plastic", "straight"),
-    )
-    yield Finding("soft plastic", "warning", words, first.layer.pass_.key, repairs)
+    skinned: set[str] = set()
+    for step in walked.steps:
+        film = step.layer
+        if film.material != "polythene" or not film.lays:
+            continue
+        if film.does(TechniqueTrait.SKINS) or film.seals:
+            skinned |= set(film.zones)
+        elif not set(film.zones) <= skinned:
+            words = f"'{film.name}' lies on soft polythene, which bends: paint flakes off"
+            repairs = (
+                Insert(
+                    "a thin white-glue dip first",
+                    replace(DIP, part=film.pass_.part),
+                    film.pass_.key,
+                ),
+                SetHabit("paint it straight", "soft_plastic", "straight"),
+            )
+            yield Finding("soft plastic", "warning", words, film.pass_.key, repairs)
+            return

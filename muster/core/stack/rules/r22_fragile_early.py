@@ -3,36 +3,50 @@
 from __future__ import annotations
 
 from collections.abc import Iterator
+from dataclasses import replace
 
 from muster.core.craft.techniques import TechniqueTrait
-from muster.core.stack.finding import Finding, Move, rule
-from muster.core.stack.walk import Walk
+from muster.core.stack.finding import Finding, Insert, Move, Repair, Several, rule
+from muster.core.stack.formatting import key_behind
+from muster.core.stack.joints import SCRAPE
+from muster.core.stack.walk import Step, Walk
 
-FRAGILE = ("railing", "rail", "aerial", "mast", "antenna", "strut", "lamp", "mirror", "fragile")
 MUCH = 2
 """Passes with much handling from which the part does not stay whole. Common practice."""
 
 
 @rule(22, "fragile early", "a fragile part is fitted before passes with much handling")
 def findings(walked: Walk) -> Iterator[Finding]:
-    """A part is fragile by its name or the note."""
+    """A part is fragile where the recipe or the pass that fits it says so; a pinned one holds."""
     for step in walked.steps:
         film = step.layer
-        said = f"{film.pass_.name} {film.pass_.note}".lower()
-        if film.technique.act != "build" or not any(word in said for word in FRAGILE):
+        fragile = film.pass_.fragile or film.pass_.part in walked.recipe.fragile
+        if not fragile or not film.does(TechniqueTrait.JOINS) or _pinned(walked, step):
             continue
-        rough = [one for one in walked.after(step) if one.layer.does(TechniqueTrait.HANDLES)]
+        rough = [
+            one
+            for one in walked.after(step)
+            if one.layer.does(TechniqueTrait.HANDLES)
+            and (one.layer.pass_.part in (None, film.pass_.part))
+        ]
         if len(rough) >= MUCH:
             words = (
                 f"'{film.name}' comes before {len(rough)} passes with much handling "
                 f"('{rough[0].layer.name}' first): it snaps off"
             )
-            behind = walked.steps[rough[-1].layer.index + 1 :]
-            to = behind[0].layer.pass_.key if behind else None
-            yield Finding(
-                "fragile early",
-                "warning",
-                words,
-                film.pass_.key,
-                (Move(f"after '{rough[-1].layer.name}'", film.pass_.key, to),),
-            )
+            to = key_behind(walked, rough[-1])
+            words_of = f"after '{rough[-1].layer.name}'"
+            move = Move(words_of, film.pass_.key, to)
+            scrape = replace(SCRAPE, part=film.pass_.part)
+            bare = Insert("scrape its faces", scrape, film.pass_.key)
+            repairs: tuple[Repair, ...] = (
+                move, Several(f"{words_of}, on scraped faces", (move, bare)),
+            )  # fmt: skip
+            yield Finding("fragile early", "warning", words, film.pass_.key, repairs)
+
+
+def _pinned(walked: Walk, step: Step) -> bool:
+    return any(
+        one.layer.does(TechniqueTrait.STRENGTHENS) and one.layer.pass_.part == step.layer.pass_.part
+        for one in walked.before(step)
+    )

@@ -24,6 +24,7 @@ def findings(walked: Walk) -> Iterator[Finding]:
             and not met.sealed
             and met.state < State.CURED
             and met.layer.cured < float("inf")
+            and step.layer.pass_.tried != "good"
         ]
         if not soft:
             continue

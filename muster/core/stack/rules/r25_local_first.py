@@ -8,7 +8,7 @@ from muster.core.craft.media import State
 from muster.core.craft.techniques import TechniqueTrait
 from muster.core.stack.finding import Change, Finding, Repair, rule
 from muster.core.stack.formatting import duration
-from muster.core.stack.walk import Walk
+from muster.core.stack.walk import Step, Walk
 
 
 @rule(25, "local first", "a local colour is brushed into an oil wash that is still wet")
@@ -18,7 +18,7 @@ def findings(walked: Walk) -> Iterator[Finding]:
         film = step.layer
         if not film.does(TechniqueTrait.BLENDS_WET):
             continue
-        if film.medium is None or film.medium.family != "oily":
+        if film.medium is None or film.medium.family != "oily" or _is_blended(walked, step):
             continue
         for met in step.exposed:
             wet = met.layer.medium is not None and met.layer.medium.family == "oily"
@@ -34,3 +34,9 @@ def findings(walked: Walk) -> Iterator[Finding]:
                     repairs = (Change("wait until it is dry", before.key, (("stand_min", None),)),)
                 yield Finding("local first", "warning", words, film.pass_.key, repairs)
                 break
+
+
+def _is_blended(walked: Walk, step: Step) -> bool:
+    """Whether the colours are meant to run together: what follows blends them."""
+    after = walked.after(step)
+    return bool(after) and after[0].layer.technique.act == "work"

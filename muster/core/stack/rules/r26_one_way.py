@@ -9,8 +9,6 @@ from muster.core.stack.finding import Change, Finding, rule
 from muster.core.stack.formatting import join_words
 from muster.core.stack.walk import Walk
 
-ONE_WAY = ("scratch", "splash", "filter", "glaze")
-
 
 @rule(26, "one-way", "a pass that cannot be undone has no trial patch recorded")
 def findings(walked: Walk) -> Iterator[Finding]:
@@ -18,13 +16,15 @@ def findings(walked: Walk) -> Iterator[Finding]:
     untried = [
         one.layer.pass_
         for one in walked.steps
-        if one.layer.does(TechniqueTrait.ONE_WAY) and not one.layer.pass_.trial
+        if one.layer.does(TechniqueTrait.ONE_WAY)
+        and not one.layer.pass_.trial
+        and one.layer.pass_.tried is None
     ]
     if not untried:
         return
     names = join_words(f"'{one.name}'" for one in untried)
     words = f"{names} cannot be undone: try it on a hidden place or a pilot model, and note how"
     repairs = tuple(
-        Change(f"'{one.name}' was tried", one.key, (("trial", "tried, good"),)) for one in untried
+        Change(f"'{one.name}' was tried", one.key, (("tried", "good"),)) for one in untried
     )
     yield Finding("one-way", "note", words, untried[0].key, repairs)

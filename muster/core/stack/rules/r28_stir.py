@@ -5,6 +5,7 @@ from __future__ import annotations
 from collections.abc import Iterator
 
 from muster.core.stack.finding import Change, Finding, rule
+from muster.core.stack.layer import BRUSHES
 from muster.core.stack.walk import Walk
 
 
@@ -15,7 +16,7 @@ def findings(walked: Walk) -> Iterator[Finding]:
         film = step.layer
         if not film.seals or film.pass_.finish != "matt":
             continue
-        if film.pass_.tool == "brush" or film.pass_.thick > 1.5 or film.pass_.coats > 2:
+        if film.pass_.tool in BRUSHES or film.pass_.thick > 1.5 or film.pass_.coats > 2:
             words = f"'{film.name}' pools in recesses and dries white there: stir well, thin coats"
             values = (("tool", "airbrush"), ("thick", 1), ("coats", 1))
             yield Finding(

@@ -14,28 +14,27 @@ WASH = Pass(
     name="wash the parts",
     technique="wash parts",
     minutes=1,
-    stand_min=120,
     note="Warm water with a drop of detergent; let them dry.",
 )
 
+RELEASED = ("resin", "print", "polythene", "vinyl", "clear")
+"""What comes out of a mould, or of a bath of resin, with something on it."""
 
-@rule(29, "release agent", "bare resin or moulded plastic is not washed before the undercoat")
+
+@rule(29, "release agent", "bare resin, print or plastic is not washed before the undercoat")
 def findings(walked: Walk) -> Iterator[Finding]:
-    """Said once for a kit; moulds leave release on resin and soft plastic above all."""
-    if walked.material not in ("resin", "polythene"):
+    """Said once for a kit; of hard plastic only where the recipe begins with its frames."""
+    films = [one for one in walked.steps if one.layer.lays]
+    if not films or walked.effects_only:
         return
-    first = next((one for one in walked.steps if one.layer.lays), None)
-    if first is None:
+    if any(one.layer.does(TechniqueTrait.CLEANS) for one in walked.before(films[0])):
         return
-    before = walked.before(first)
-    if any(one.layer.does(TechniqueTrait.CLEANS) or "wash" in one.layer.name for one in before):
-        return
-    words = f"mould release on {walked.material} keeps '{first.layer.name}' from sticking"
-    start = walked.steps[0].layer.pass_.key
-    yield Finding(
-        "release agent",
-        "note",
-        words,
-        first.layer.pass_.key,
-        (Insert("wash the parts first", WASH, start),),
-    )
+    built = any(one.layer.does(TechniqueTrait.CUTS_PARTS) for one in walked.before(films[0]))
+    for step in films:
+        made = step.layer.material
+        if made in RELEASED or (made == "polystyrene" and built):
+            words = f"mould release on {made} keeps '{step.layer.name}' from sticking: wash it"
+            start = walked.steps[0].layer.pass_.key
+            repair = Insert("wash the parts first", WASH, start)
+            yield Finding("release agent", "note", words, step.layer.pass_.key, (repair,))
+            return

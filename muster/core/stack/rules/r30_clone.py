@@ -8,28 +8,24 @@ from muster.core.craft.techniques import TechniqueTrait
 from muster.core.stack.finding import Change, Finding, rule
 from muster.core.stack.walk import Walk
 
-SWAP = "Several torn sponges, swapped at every model."
-
 
 @rule(30, "clone", "one sponge gives all vehicles of a unit one pattern")
 def findings(walked: Walk) -> Iterator[Finding]:
-    """Vehicles and aircraft only; silent where the note speaks of swapping or of several."""
+    """Vehicles and aircraft only; silent where the tools are changed from model to model."""
     if walked.recipe.kind not in ("vehicle", "aircraft"):
         return
     for step in walked.steps:
         one = step.layer.pass_
         if not step.layer.does(TechniqueTrait.PRINTS):
             continue
-        said = one.note.lower()
-        if any(word in said for word in ("several", "swap", "differ", "turn", "vary")):
+        if one.varied:
             continue
         words = f"one sponge for '{one.name}' prints the same chips on every model of the unit"
-        note = f"{one.note} {SWAP}".strip()
         yield Finding(
             "clone",
             "note",
             words,
             one.key,
-            (Change("swap torn sponges", one.key, (("note", note),)),),
+            (Change("swap torn sponges", one.key, (("varied", True),)),),
         )
         return

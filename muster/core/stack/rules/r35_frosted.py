@@ -4,27 +4,43 @@ from __future__ import annotations
 
 from collections.abc import Iterator
 
+from muster.core.craft.techniques import TechniqueTrait
 from muster.core.stack.finding import Change, Finding, Repair, rule
-from muster.core.stack.walk import Walk
+from muster.core.stack.joints import sides
+from muster.core.stack.walk import Step, Walk
 
-FROSTS = ("superglue", "solvent cement", "accelerator")
+FROSTS = ("superglue", "solvent cement", "accelerator", "hot glue")
 
 
 @rule(35, "frosted glass", "superglue, cement or lacquer comes near clear parts")
 def findings(walked: Walk) -> Iterator[Finding]:
-    """Passes that name a clear zone; masking it is no harm."""
-    zones = walked.zones
+    """Passes that name a clear zone or join a clear part; masking it is no harm."""
     for step in walked.steps:
         film = step.layer
-        if not any(zone in zones and zones[zone].clear for zone in film.pass_.zones):
+        near = any(walked.is_clear(zone) for zone in film.pass_.zones) or film.material == "clear"
+        joined = film.does(TechniqueTrait.JOINS) and (near or "clear" in sides(walked, step))
+        glue = film.pass_.adhesive if joined and film.pass_.adhesive in FROSTS else None
+        hot = film.lays and film.carrier == "lacquer thinner" and near and not _masked(walked, step)
+        if glue is None and not hot:
             continue
-        glue = film.pass_.adhesive
-        hot = film.lays and film.carrier == "lacquer thinner"
-        if glue in FROSTS or hot:
-            what = glue or "lacquer"
-            words = f"{what} of '{film.name}' frosts clear parts"
-            repair: Repair = Change("use white glue", film.pass_.key, (("adhesive", "white glue"),))
-            if hot:
-                values = (("medium", "acrylic varnish"), ("carrier", None))
-                repair = Change("use acrylic instead", film.pass_.key, values)
-            yield Finding("frosted glass", "warning", words, film.pass_.key, (repair,))
+        words = f"{glue or 'lacquer'} of '{film.name}' frosts clear parts"
+        repairs: tuple[Repair, ...] = tuple(
+            Change(f"use {name}", film.pass_.key, (("adhesive", name),))
+            for name in ("clear-parts glue", "white glue")
+        )
+        if hot:
+            seals = film.medium is not None and film.medium.seals
+            values = (("medium", "acrylic varnish" if seals else "acrylic"), ("carrier", None),
+                      ("technique", "varnish" if seals else "brush"))  # fmt: skip
+            repairs = (Change("use acrylic instead", film.pass_.key, values),)
+        yield Finding("frosted glass", "warning", words, film.pass_.key, repairs)
+
+
+def _masked(walked: Walk, step: Step) -> bool:
+    on = False
+    for before in walked.before(step):
+        if before.layer.does(TechniqueTrait.COVERS_UP):
+            on = True
+        elif before.layer.technique.act == "mask":
+            on = False
+    return on
