@@ -223,6 +223,6 @@ def musters(draw: st.DrawFn) -> Json:
     for pin in choices.get("pins", []):
         pin["start"] = draw(st.sampled_from(MOMENTS))
     return {
-        "format": "crisp-muster/muster", "version": 2, "choices": {**choices, "units": units},
+        "format": "crisp-muster/muster", "version": 3, "choices": {**choices, "units": units},
         "recipes": made, "facts": draw(st.lists(A_FACT, max_size=6)),
     }  # fmt: skip

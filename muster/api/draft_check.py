@@ -16,13 +16,15 @@ from muster.core.by_name import ByName
 from muster.core.craft.climate import Climate
 from muster.core.house import Celsius, Percent
 from muster.core.recipes.expand import held_by
-from muster.core.recipes.recipe import MOST_PASSES, Pass, Recipe
+from muster.core.recipes.recipe import MOST_PASSES, Pass, Recipe, Subject, with_subject
 from muster.core.stack.cautions import FIRST
 from muster.core.stack.habits.house import with_habit
 from muster.core.stack.undercoat import Undercoat, with_undercoat
-from muster.core.typed.pass_line import About, typed
+from muster.core.typed.bundles import About
+from muster.core.typed.pass_line import read_line
+from muster.core.typed.pass_words import in_words
 from muster.core.views.draft_report import Draft, DraftReport
-from muster.core.vocabulary import Kind, Name, Tier
+from muster.core.vocabulary import Kind, Tier
 
 router = Router()
 
@@ -32,7 +34,9 @@ class DraftIn(Schema):
 
     code: Annotated[str, Field(pattern=r"^[A-Za-z0-9-]{0,40}$")] = ""
     kind: Kind
-    material: Name = "polystyrene"
+    subject: Subject = Subject()
+    scale: Annotated[int, Field(ge=1, le=1000)] | None = None
+    """Of the unit that it is looked at for; none: that of the recipe."""
     passes: Annotated[list[Pass], Field(max_length=MOST_PASSES)]
     celsius: Celsius | None = None
     humidity: Percent | None = None
@@ -60,12 +64,14 @@ def check_draft(request: UserRequest, payload: DraftIn) -> DraftReport:
     passes = tuple(payload.passes)
     if payload.code:
         passes = tried(passes, trials_of(request.user, payload.code))
-    recipe = Recipe(payload.code or "draft", "draft", payload.kind, 1, passes, payload.material)
+    bare = Recipe(payload.code or "draft", "draft", payload.kind, 1, passes)
+    recipe = with_subject(bare, payload.subject)
     held = {name for one in passes if (name := held_by(one)) is not None}
     draft = Draft(
         with_undercoat(recipe, payload.undercoat), climate, habits, house.tables(),
         versions_of(request.user.pk, held) if held else {},
         ByName((one.paint.name, one.paint) for one in shelf_entries(request.user.pk)),
+        payload.scale,
     )  # fmt: skip
     return draft.seen()
 
@@ -79,11 +85,24 @@ class TypedIn(Schema):
     scale: Annotated[int, Field(ge=1, le=1000)] = 72
 
 
-@router.post("/typed", response=list[Pass])
-def read_typed(request: UserRequest, payload: TypedIn) -> list[Pass]:
+class TypedOut(Schema):
+    """What was understood: the passes, each in words; and what was not, which the note keeps."""
+
+    passes: list[Pass]
+    reading: list[str]
+    unread: list[str]
+
+
+@router.post("/typed", response=TypedOut)
+def read_typed(request: UserRequest, payload: TypedIn) -> TypedOut:
     """The passes meant by a few letters, as this house would do them; none where unclear."""
     house, _ = house_of(request.user.pk)
     about = About(
         payload.kind, payload.tier, payload.scale, habits=house.habits, tables=house.tables()
     )
-    return typed(payload.text, about)
+    line = read_line(payload.text, about)
+    return TypedOut(
+        passes=list(line.passes),
+        reading=[in_words(one) for one in line.passes],
+        unread=list(line.unread),
+    )

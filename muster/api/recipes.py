@@ -12,13 +12,18 @@ from pydantic import Field
 from muster.api.requests import Line, UserRequest
 from muster.api.throttles import ByUser
 from muster.apps.plan.services import change_recipe
-from muster.apps.recipes.queries import newest_recipes, newest_version, versions_of
-from muster.apps.recipes.services import copy_recipe
+from muster.apps.recipes.queries import (
+    newest_recipes,
+    newest_version,
+    put_away_codes,
+    versions_of,
+)
+from muster.apps.recipes.services import copy_recipe, new_recipe, put_away
 from muster.apps.roll.queries import all_choices
 from muster.core.recipes.compare import differences
-from muster.core.recipes.recipe import MOST_PASSES, Pass, next_version
+from muster.core.recipes.recipe import MOST_PASSES, Pass, Subject, next_version
 from muster.core.recipes.recipe import Recipe as RecipeDocument
-from muster.core.vocabulary import DocumentVersion, Name
+from muster.core.vocabulary import DocumentVersion, Kind
 
 router = Router()
 
@@ -40,6 +45,7 @@ class RecipeOut(Schema):
 
     recipe: RecipeDocument
     used_by: list[UsedBy]
+    put_away: bool
 
 
 class ValueOut(Schema):
@@ -68,7 +74,7 @@ class RecipeIn(Schema):
     name: Line
     seen: DocumentVersion
     passes: Annotated[list[Pass], Field(max_length=MOST_PASSES)]
-    material: Name | None = None
+    subject: Subject | None = None
     follow: Annotated[list[Following], Field(max_length=500)] = []
 
 
@@ -82,7 +88,11 @@ def _all(user: User) -> list[RecipeOut]:
                        unit_name=unit.name, version=unit.recipe_version, scale=unit.scale,
                        tier=unit.tier)
             )  # fmt: skip
-    return [RecipeOut(recipe=one, used_by=used.get(code, [])) for code, one in newest.items()]
+    away = put_away_codes(user)
+    return [
+        RecipeOut(recipe=one, used_by=used.get(code, []), put_away=code in away)
+        for code, one in newest.items()
+    ]
 
 
 @router.get("/recipes", response=list[RecipeOut])
@@ -91,11 +101,40 @@ def recipes(request: UserRequest) -> list[RecipeOut]:
     return _all(request.user)
 
 
+class NewRecipeIn(Schema):
+    """A recipe to begin."""
+
+    name: Line
+    kind: Kind
+    passes: Annotated[list[Pass], Field(max_length=MOST_PASSES)]
+    subject: Subject = Subject()
+
+
+class PutAwayIn(Schema):
+    """Put away, or brought back."""
+
+    away: bool
+
+
+@router.post("/recipes", response=list[RecipeOut], throttle=ByUser("copy", "60/h"))
+def begin(request: UserRequest, payload: NewRecipeIn) -> list[RecipeOut]:
+    """Keep the first version of a new recipe; it is the last of the list."""
+    new_recipe(request.user, payload.name, payload.kind, tuple(payload.passes), payload.subject)
+    return _all(request.user)
+
+
+@router.post("/recipes/{code}/away", response=list[RecipeOut])
+def away(request: UserRequest, code: str, payload: PutAwayIn) -> list[RecipeOut]:
+    """Put a recipe away, or bring it back; units that use it keep it."""
+    put_away(request.user, code, payload.away)
+    return _all(request.user)
+
+
 @router.post("/recipes/{code}", response=list[RecipeOut])
 def change(request: UserRequest, code: str, payload: RecipeIn) -> list[RecipeOut]:
     """Keep a new version; units named in ``follow`` follow it, others keep theirs."""
     old = _newest(request.user, code)
-    new = next_version(old, payload.name, tuple(payload.passes), payload.material)
+    new = next_version(old, payload.name, tuple(payload.passes), payload.subject)
     follow = [(int(muster), unit) for muster, _, unit in (f.partition(":") for f in payload.follow)]
     change_recipe(request.user, new, payload.seen, follow)
     return _all(request.user)

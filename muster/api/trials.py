@@ -60,13 +60,16 @@ def trials_of(user: User, code: str) -> list[TrialOut]:
 
 
 def tried(passes: tuple[Pass, ...], trials: list[TrialOut]) -> tuple[Pass, ...]:
-    """Passes with what their newest trial showed, where it showed that they go."""
+    """Passes with what their newest trial showed, whatever it showed."""
     newest: dict[str, TrialOut] = {}
     for one in trials:
         newest.setdefault(one.key, one)
     return tuple(
-        replace(one, trial=f"good, {newest[one.key].where}")
-        if one.key in newest and newest[one.key].verdict == "good"
+        replace(
+            one, tried=newest[one.key].verdict,
+            trial=one.trial or f"{newest[one.key].verdict}, {newest[one.key].where}",
+        )
+        if one.key in newest
         else one
         for one in passes
-    )
+    )  # fmt: skip

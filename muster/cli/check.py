@@ -30,11 +30,12 @@ def main(arguments: list[str] | None = None) -> int:
     parser.add_argument("--room", default="20,50", help="degrees C and percent: 12,75")
     parser.add_argument("--habit", action="append", default=[],
                         help="all-acrylic, or NAME=WAY; may be given again")  # fmt: skip
+    parser.add_argument("--scale", type=int, help="of the unit, 72 for 1/72; else the recipe's own")
     parser.add_argument("--json", action="store_true", help="the report as JSON")
     given = parser.parse_args(arguments)
     try:
         recipe = read(given.recipe.read_bytes())
-        report = check(recipe, _room(given.room), _habits(given.habit))
+        report = check(recipe, _room(given.room), _habits(given.habit), scale=_scale(given.scale))
     except OSError as error:
         print(f"{given.recipe}: {error.strerror}: name a file that can be read", file=sys.stderr)
         return REFUSED
@@ -55,6 +56,12 @@ def _room(words: str) -> Climate:
         return Climate(celsius, humidity)
     except ValueError as error:
         raise DomainError(f"--room {words}: two numbers such as 12,75 ({error})") from error
+
+
+def _scale(number: int | None) -> int | None:
+    if number is not None and not 1 <= number <= 1000:
+        raise DomainError(f"--scale {number}: use 1 to 1000, 72 for 1/72")
+    return number
 
 
 def _habits(words: list[str]) -> Habits:
@@ -86,6 +93,8 @@ def as_json(report: Report, given: Recipe) -> dict[str, Any]:
     return {
         "recipe": report.walked.recipe.name, "room": asdict(report.walked.climate),
         "habits": chosen(report.walked.habits), "findings": findings, "passes": steps,
+        "offers": [{"after": one.key, "words": one.words, "saves_min": round(one.saves, 1)}
+                   for one in report.offers],
         "cautions": [{"pass": one.key, "words": one.words, "serious": one.serious}
                      for one in report.cautions],
     }  # fmt: skip
@@ -113,6 +122,8 @@ def said(report: Report, given: Recipe) -> str:
             why = f": {step.wait.why}" if step.wait.why else ""
             own = f" (yours; {duration(step.wait.needed)} needed)" if step.wait.stated else ""
             lines.append(f"    wait {duration(step.wait.minutes)}{own}{why}")
+            lines += [f"        {one.words}" for one in report.offers
+                      if one.key == step.layer.pass_.key]  # fmt: skip
     lines += [line for rest in by_key.values() for line in rest]
     if report.cautions:
         lines += ["", FIRST]

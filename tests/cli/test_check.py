@@ -9,7 +9,7 @@ import pytest
 
 from muster.cli.check import FINDINGS, NONE, REFUSED, main
 from muster.core.formats.recipe import write
-from tests.core.stack.making import BASE, GLOSS, MATT, p, recipe
+from tests.core.stack.making import BASE, GLOSS, MATT, UNDER, p, recipe
 
 
 def file_of(folder: Path, *passes, **more) -> str:
@@ -19,12 +19,12 @@ def file_of(folder: Path, *passes, **more) -> str:
 
 
 def test_a_sound_recipe_exits_0_and_says_so(tmp_path: Path, capsys) -> None:
-    assert main([file_of(tmp_path, BASE, MATT)]) == NONE
+    assert main([file_of(tmp_path, UNDER, BASE, MATT)]) == NONE
     assert "Nothing found." in capsys.readouterr().out
 
 
 def test_findings_exit_1_with_their_repairs(tmp_path: Path, capsys) -> None:
-    path = file_of(tmp_path, BASE, p("decal", "numbers"), MATT)
+    path = file_of(tmp_path, UNDER, BASE, p("decal", "numbers"), MATT)
     assert main([path]) == FINDINGS
     out = capsys.readouterr().out
     assert "error (silvering)" in out
@@ -46,7 +46,7 @@ def test_the_room_and_the_house_change_the_waits(tmp_path: Path, capsys) -> None
 
 
 def test_cautions_defer_to_the_label(tmp_path: Path, capsys) -> None:
-    main([file_of(tmp_path, BASE, MATT)])
+    main([file_of(tmp_path, UNDER, BASE, MATT)])
     out = capsys.readouterr().out
     assert "caution: Extraction or a particle mask." in out
     assert "label" in out.splitlines()[-3] or "label" in out
@@ -75,7 +75,7 @@ def test_what_cannot_be_walked_is_refused_with_what_helps(
 
 
 def test_a_room_or_a_habit_that_is_none_is_refused(tmp_path: Path, capsys) -> None:
-    path = file_of(tmp_path, BASE, MATT)
+    path = file_of(tmp_path, UNDER, BASE, MATT)
     assert main([path, "--room", "warm"]) == REFUSED
     assert "12,75" in capsys.readouterr().err
     assert main([path, "--habit", "loud"]) == REFUSED

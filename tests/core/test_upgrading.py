@@ -6,8 +6,8 @@ from datetime import date
 from typing import Any
 
 from muster.core.choices import CHOICES
-from muster.core.formats.upgrading import choices_2, muster_file_2, recipe_2
-from muster.core.recipes.recipe import RECIPE
+from muster.core.formats.upgrading import choices_2, muster_file_3, recipe_2, recipe_3
+from muster.core.recipes.recipe import RECIPE, Pass
 
 
 def evenings(*days: str, start: str = "19:30:00", end: str = "22:00:00") -> list[dict[str, str]]:
@@ -52,6 +52,24 @@ def test_daylight_that_was_needed_is_wanted_and_a_cut_that_nobody_said_follows_t
 
 def test_a_file_says_its_version_and_newer_ones_are_not_touched() -> None:
     raw = {"format": "crisp-muster/muster", "version": 1, "choices": old([]), "recipes": []}
-    assert muster_file_2(raw)["version"] == 2
-    newer = {**raw, "version": 2}
-    assert muster_file_2(newer) is newer
+    assert muster_file_3(raw)["version"] == 3
+    assert muster_file_3({**raw, "version": 2})["choices"] == raw["choices"]
+    newer = {**raw, "version": 3}
+    assert muster_file_3(newer) is newer
+
+
+def read_3(**said: object) -> Pass:
+    """A pass of version 2 as it is read today."""
+    one = {"key": "a", "name": "a", "technique": "brush", "minutes": 5, **said}
+    raw = {"id": "r", "name": "r", "kind": "vehicle", "version": 1, "passes": [one]}
+    return RECIPE.validate_python(recipe_3(raw)).passes[0]
+
+
+def test_what_names_and_notes_said_becomes_fields_once() -> None:
+    assert read_3(technique="sponge", note="torn pieces, swapped often").varied
+    assert not read_3(technique="sponge", note="one piece").varied
+    assert read_3(technique="glue", name="railings").fragile
+    assert read_3(technique="decal", note="wet with setting fluid").carrier == "softener"
+    assert read_3(name="wet mud").finish == "gloss"
+    assert read_3(name="main colour, modulated", technique="spray").purpose == "modulate"
+    assert read_3(name="mudguards").finish is None

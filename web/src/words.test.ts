@@ -13,6 +13,7 @@ describe('words', () => {
   it('says times in the zone of the muster', () => {
     expect(clockIn('Europe/London')('2027-07-01T19:00:00Z')).toBe('20:00')
     expect(hours(66_000)).toBe('18 h 20')
+    expect(hours(432_000)).toBe('120 h')
     expect(count(1, 'model')).toBe('one model')
   })
   it('finds the last time a clock showed what is typed, across summer time too', () => {

@@ -33,7 +33,8 @@ export function date(iso: string): string {
 export function hours(seconds: number): string {
   const minutes = Math.round(seconds / 60)
   if (minutes < 60) return `${minutes} min`
-  return `${Math.floor(minutes / 60)} h ${String(minutes % 60).padStart(2, '0')}`
+  const whole = `${Math.floor(minutes / 60)} h`
+  return minutes % 60 ? `${whole} ${String(minutes % 60).padStart(2, '0')}` : whole
 }
 
 /** The last moment up to `now` (ms) at which `clock` shows `typed` ('22:10'); null: not a time. */

@@ -15,6 +15,7 @@ class Recipe(models.Model):
     owner = models.ForeignKey(settings.AUTH_USER_MODEL, on_delete=models.CASCADE)
     code = models.CharField(max_length=40)
     made_at = models.DateTimeField(auto_now_add=True)
+    put_away = models.BooleanField(default=False)
 
     class Meta:
         constraints = [

@@ -9,6 +9,7 @@ from operator import or_
 from django.contrib.auth.models import User
 from django.db.models import OuterRef, Q, Subquery
 
+from muster.apps.recipes.models import Recipe as RecipeRow
 from muster.apps.recipes.models import RecipeVersion
 from muster.core.recipes.expand import held_by
 from muster.core.recipes.recipe import Recipe
@@ -22,6 +23,11 @@ def newest_recipes(user: User) -> dict[str, Recipe]:
     )
     found = rows.select_related("recipe").order_by("recipe_id")
     return {row.recipe.code: row.value() for row in found}
+
+
+def put_away_codes(user: User) -> set[str]:
+    """The codes of recipes that were put away. One query."""
+    return set(RecipeRow.objects.filter(owner=user, put_away=True).values_list("code", flat=True))
 
 
 def versions_of(owner_id: int, wanted: Iterable[tuple[str, int]]) -> dict[tuple[str, int], Recipe]:

@@ -14,9 +14,10 @@ from muster.apps.recipes.models import Recipe, RecipeVersion
 from muster.core.errors import DomainError
 from muster.core.formats.recipe import RecipeFile
 from muster.core.recipes.expand import with_held
-from muster.core.recipes.recipe import RECIPE
+from muster.core.recipes.recipe import RECIPE, Pass, Subject, with_subject
 from muster.core.recipes.recipe import Recipe as RecipeDocument
 from muster.core.recipes.starters_vehicles import STARTERS
+from muster.core.vocabulary import Kind
 
 MOST_RECIPES, MOST_VERSIONS = 300, 1_000
 """Of one account, and of one recipe."""
@@ -44,6 +45,32 @@ def give_starters(user: User) -> None:
     """The starter recipes."""
     for document in STARTERS:
         keep_version(user, document)
+
+
+def new_recipe(
+    user: User, name: str, kind: Kind, passes: tuple[Pass, ...], subject: Subject
+) -> str:
+    """A recipe of one's own, from nothing. Returns its code. Raises DomainError for one without
+    passes, and for more than an account holds."""
+    if not passes:
+        raise DomainError("a recipe needs at least one pass: add one")
+    base = re.sub(r"[^a-z0-9]+", "-", name.lower()).strip("-")[:34].strip("-") or "recipe"
+    code, number = base, 1
+    while Recipe.objects.filter(owner=user, code=code).exists():
+        number += 1
+        code = f"{base}-{number}"
+    keep_version(user, with_subject(RecipeDocument(code, name, kind, 1, passes), subject))
+    return code
+
+
+def put_away(user: User, code: str, away: bool) -> None:
+    """Put a recipe away, or bring it back: units that use it keep it, and so does every step that
+    can be taken back. Raises Http404."""
+    recipe = Recipe.objects.filter(owner=user, code=code).first()
+    if recipe is None:
+        raise Http404
+    recipe.put_away = away
+    recipe.save(update_fields=["put_away"])
 
 
 def copy_recipe(user: User, recipe: RecipeDocument) -> None:

@@ -6,10 +6,12 @@ Films and transfer are common practice with no source, until the user has weighe
 from __future__ import annotations
 
 import math
+from collections.abc import Mapping
 from dataclasses import dataclass
 
 from muster.core.colour.shelf import DROP_ML
 from muster.core.craft.techniques import OTHER, TECHNIQUES
+from muster.core.craft.zones import Zone, zones_of
 from muster.core.recipes.recipe import Pass
 from muster.core.stack.layer import medium_of
 from muster.core.vocabulary import Kind
@@ -28,9 +30,37 @@ STAYS_ML = {"airbrush": 0.5, "brush": 0.25, "sponge": 0.25, "spray can": 0.0}
 
 DRINKS = 2.0
 """Bare wood, board and foam take so many times as much of the first coat, unless sealed."""
-THIRSTY = ("wood", "board", "foam", "plaster")
+THIRSTY = ("wood", "board", "card", "cork", "foam", "plaster")
 
 PLACE_SHARE = {"recesses": 0.15, "edges": 0.1}
+
+
+def surface_share(known: Mapping[str, Zone], one: Pass) -> float:
+    """The share of a model's surface that the zones of a pass are, each zone as large as the next
+    and what lies within one a part of it. Common practice: nobody measures zones."""
+    sizes = _sizes(known)
+    named = [zone for zone in one.zones if zone in known]
+    if not named and one.zones:
+        return sum(PLACE_SHARE.get(zone, 0.0) for zone in one.zones) or 1.0
+    mine = zones_of(known, tuple(named), one.all_but)
+    weights = {row.zone: row.cover for row in one.cover_by}
+    shares = (sizes.get(zone, LEAST_SHARE) * weights.get(zone, 1.0) for zone in mine)
+    return min(1.0, sum(shares))
+
+
+LEAST_SHARE = 0.05
+"""Of a rim, a crew, a pane: what is no part of the usual surface. Common practice."""
+
+
+def _sizes(known: Mapping[str, Zone]) -> dict[str, float]:
+    seen = [zone for zone in known.values() if not zone.clear and not zone.hidden]
+    outer = [zone.name for zone in seen if not zone.within]
+    found: dict[str, float] = {}
+    for zone in seen:
+        inner = [each.name for each in seen if each.within == zone.name]
+        whole = 1 / len(outer) if not zone.within else found[zone.within]
+        found[zone.name] = whole / (len(inner) + 1)
+    return found
 
 
 @dataclass(frozen=True)
@@ -52,28 +82,29 @@ class Amount:
 
 
 def amount(
-    one: Pass, kind: Kind, area_cm2: float, models: int, zones: int, drinks: bool = False
+    one: Pass,
+    kind: Kind,
+    area_cm2: float,
+    models: int,
+    surface: float = 1.0,
+    drinks: bool = False,
 ) -> Amount:
     """What a pass takes on so many models of that surface each.
 
-    ``zones``: how many zones such a subject has: a pass on some of them takes its part. ``drinks``:
-    it is the first coat on a thirsty material. Raises ValueError for an area of 0 or less.
+    ``surface``: the share of the surface that its zones are. ``drinks``: it is the first coat on a
+    thirsty material. A step without paint takes none. Raises ValueError for an area of 0 or less.
     """
     if area_cm2 <= 0:
         raise ValueError(f"an area of {area_cm2:g} cm²: use more than 0")
     way = TECHNIQUES.get(one.technique, OTHER)
-    if medium_of(one, way) is None or one.tool is None:
+    if way.paint_free or medium_of(one, way) is None or one.tool is None:
         return Amount(0.0, 0.0, models)
     tool = one.tool if one.tool in TRANSFER else "brush"
     film_um = WET_UM.get(tool, WET_UM["brush"])
     if way.film_um is not None:
         film_um = way.film_um
     share = one.cover if one.cover is not None else way.wets
-    named = [zone for zone in one.zones if zone not in PLACE_SHARE]
-    if named:
-        share *= min(1.0, len(named) / max(1, zones))
-    elif one.zones:
-        share *= sum(PLACE_SHARE[zone] for zone in one.zones)
+    share = (1.0 if one.cover_by else share) * surface
     transfer = TRANSFER[tool]
     if kind in SMALL_KINDS:
         transfer = SMALL.get(tool, transfer)

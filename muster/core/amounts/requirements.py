@@ -8,7 +8,7 @@ from dataclasses import dataclass, field, replace
 from datetime import datetime
 
 from muster.core.amounts.area import model_cm2
-from muster.core.amounts.film import THIRSTY, Amount, amount
+from muster.core.amounts.film import THIRSTY, Amount, amount, surface_share
 from muster.core.by_name import ByName
 from muster.core.choices import Unit
 from muster.core.colour.mixed_passes import thins
@@ -47,7 +47,6 @@ def area_of(unit: Unit) -> float:
 
 def amount_of(one: Pass, unit: Unit, models: int, recipe: Recipe) -> Amount:
     """What a pass takes on so many models of a unit."""
-    zones = sum(not (zone.clear or zone.hidden) for zone in ZONES[unit.kind].values())
     films = [each for each in recipe.passes if each.mix or each.colour]
     key, coat = pass_and_coat(one.key)
     ground = films[0].key if films else ""
@@ -55,7 +54,8 @@ def amount_of(one: Pass, unit: Unit, models: int, recipe: Recipe) -> Amount:
     first = first and recipe.material in THIRSTY
     part = unit.area_cm2 is None and one.part is not None
     area = area_of(unit) * (PART_SHARE if part else 1)
-    return amount(one, unit.kind, area, models, zones, first)
+    surface = 1.0 if part else surface_share(ZONES[unit.kind], one)
+    return amount(one, unit.kind, area, models, surface, first)
 
 
 PART_SHARE = 0.15

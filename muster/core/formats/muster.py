@@ -11,13 +11,13 @@ from muster.core.choices import Choices, refuse_too_much
 from muster.core.errors import DomainError
 from muster.core.facts.fact import Fact
 from muster.core.formats.document import parsed, schema_of, validated, written
-from muster.core.formats.upgrading import muster_file_2
+from muster.core.formats.upgrading import muster_file_3
 from muster.core.recipes.expand import expand_recipe
 from muster.core.recipes.recipe import Recipe, complaints_of
 from muster.core.vocabulary import STRICT
 
 FORMAT: Literal["crisp-muster/muster"] = "crisp-muster/muster"
-VERSION: Literal[2] = 2
+VERSION: Literal[3] = 3
 MOST_BYTES = 4_000_000
 
 
@@ -26,7 +26,7 @@ class MusterFile:
     """The file's whole content."""
 
     format: Literal["crisp-muster/muster"]
-    version: Literal[2]
+    version: Literal[3]
     choices: Choices
     recipes: tuple[Recipe, ...]
     facts: Annotated[tuple[Fact, ...], Field(max_length=50_000)] = ()
@@ -47,7 +47,7 @@ def write(document: MusterFile) -> str:
 
 def read(text: str | bytes) -> MusterFile:
     """Read and check a file. Raises DomainError with every complaint; nothing half."""
-    document = validated(MUSTER_FILE, muster_file_2(parsed(text, MOST_BYTES, "muster")))
+    document = validated(MUSTER_FILE, muster_file_3(parsed(text, MOST_BYTES, "muster")))
     complaints = [
         f"recipe '{recipe.name}': {complaint}"
         for recipe in document.recipes

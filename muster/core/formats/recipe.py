@@ -14,13 +14,13 @@ from pydantic.dataclasses import dataclass
 from muster.core.craft.techniques import OTHER, TECHNIQUES
 from muster.core.errors import DomainError
 from muster.core.formats.document import parsed, schema_of, validated, written
-from muster.core.formats.upgrading import recipe_file_2
+from muster.core.formats.upgrading import recipe_file_3
 from muster.core.recipes.expand import expand_recipe
 from muster.core.recipes.recipe import Recipe, complaints_of
 from muster.core.vocabulary import STRICT
 
 FORMAT: Literal["crisp-muster/recipe"] = "crisp-muster/recipe"
-VERSION: Literal[2] = 2
+VERSION: Literal[3] = 3
 MOST_BYTES = 400_000
 
 
@@ -29,7 +29,7 @@ class RecipeFile:
     """The file's whole content."""
 
     format: Literal["crisp-muster/recipe"]
-    version: Literal[2]
+    version: Literal[3]
     recipe: Recipe
     held: Annotated[tuple[Recipe, ...], Field(max_length=60)] = ()
     """Every recipe that it holds, directly or through others."""
@@ -54,7 +54,7 @@ def write(recipe: Recipe, held: tuple[Recipe, ...] = ()) -> str:
 
 def read_file(text: str | bytes) -> RecipeFile:
     """Read and check a file. Raises DomainError with every complaint; nothing half."""
-    document = validated(RECIPE_FILE, _filled(recipe_file_2(parsed(text, MOST_BYTES, "recipe"))))
+    document = validated(RECIPE_FILE, _filled(recipe_file_3(parsed(text, MOST_BYTES, "recipe"))))
     complaints = [
         complaint for one in (document.recipe, *document.held) for complaint in complaints_of(one)
     ]

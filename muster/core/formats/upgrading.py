@@ -3,6 +3,10 @@
 Version 2 of recipes: what a pass ``needs`` was all that could be said, so daylight and noise become
 what it ``wants``; ``cut`` between items was what was not said, so it follows from the work. Version
 2 of choices: sittings are a weekly rhythm with exceptions, where they were a list up to the day.
+
+Version 3 of recipes: what rules read in names and notes became fields. This is the last time that
+anybody reads them: a word that said that tools are swapped, a part is fragile, fluid sets a decal
+or a colour shines, says it as a field from now on.
 """
 
 from __future__ import annotations
@@ -34,6 +38,42 @@ def _pass_2(raw: Any) -> Any:
         one["wants"] = [tag for tag in needs if tag in WISHES]
     if one.get("cut") == "item":
         one["cut"] = None
+    return one
+
+
+SWAPS = ("several", "swap", "differ", "turn", "vary")
+SNAPS = ("railing", "rail", "aerial", "mast", "antenna", "strut", "lamp", "mirror", "fragile")
+SHINES = ("wet mud", "mud", "oil stain", "glass", "gloss", "wet")
+PRINTS, FITS = ("sponge",), ("glue", "assemble")
+COATS = ("seal", "varnish", "mask", "decal", "dip", "fluid")
+
+
+def recipe_3(raw: Any) -> Any:
+    """A recipe of version 1 or 2 in the form of version 3."""
+    raw = recipe_2(raw)
+    if not isinstance(raw, dict) or not isinstance(raw.get("passes"), list):
+        return raw
+    return {**raw, "passes": [_pass_3(one) for one in raw["passes"]]}
+
+
+def _pass_3(raw: Any) -> Any:
+    if not isinstance(raw, dict):
+        return raw
+    one = dict(raw)
+    technique = str(one.get("technique", ""))
+    name, note = str(one.get("name", "")).lower(), str(one.get("note", "")).lower()
+    if technique in PRINTS and any(word in note for word in SWAPS):
+        one.setdefault("varied", True)
+    if technique in FITS and any(word in f"{name} {note}" for word in SNAPS):
+        one.setdefault("fragile", True)
+    if technique == "decal" and ("softener" in note or "setting fluid" in note):
+        if one.get("carrier") is None:
+            one["carrier"] = "softener"
+    said = any(name == word or name.startswith(f"{word} ") for word in SHINES)
+    if technique == "brush" and said and one.get("finish") is None:
+        one["finish"] = "gloss"
+    if technique in ("spray", "brush") and "modulat" in name:
+        one.setdefault("purpose", "modulate")
     return one
 
 
@@ -70,27 +110,28 @@ def choices_2(raw: Any) -> Any:
     return {**raw, "rhythm": rhythm, "lost": lost, "moved": [], "evenings": alone}
 
 
-def muster_file_2(raw: Any) -> Any:
-    """A muster file of version 1 in the form of version 2."""
-    if not isinstance(raw, dict) or raw.get("version") != 1:
+def muster_file_3(raw: Any) -> Any:
+    """A muster file of version 1 or 2 in the form of version 3."""
+    if not isinstance(raw, dict) or raw.get("version") not in (1, 2):
         return raw
     recipes = raw.get("recipes")
+    choices = choices_2(raw.get("choices")) if raw["version"] == 1 else raw.get("choices")
     return {
         **raw,
-        "version": 2,
-        "choices": choices_2(raw.get("choices")),
-        "recipes": [recipe_2(one) for one in recipes] if isinstance(recipes, list) else recipes,
+        "version": 3,
+        "choices": choices,
+        "recipes": [recipe_3(one) for one in recipes] if isinstance(recipes, list) else recipes,
     }
 
 
-def recipe_file_2(raw: Any) -> Any:
-    """A recipe file of version 1 in the form of version 2."""
-    if not isinstance(raw, dict) or raw.get("version") != 1:
+def recipe_file_3(raw: Any) -> Any:
+    """A recipe file of version 1 or 2 in the form of version 3."""
+    if not isinstance(raw, dict) or raw.get("version") not in (1, 2):
         return raw
     held = raw.get("held", [])
     return {
         **raw,
-        "version": 2,
-        "recipe": recipe_2(raw.get("recipe")),
-        "held": [recipe_2(one) for one in held] if isinstance(held, list) else held,
+        "version": 3,
+        "recipe": recipe_3(raw.get("recipe")),
+        "held": [recipe_3(one) for one in held] if isinstance(held, list) else held,
     }

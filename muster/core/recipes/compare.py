@@ -6,7 +6,7 @@ from collections.abc import Iterator
 from dataclasses import dataclass, fields
 from typing import Literal
 
-from muster.core.recipes.recipe import MixPart, Pass, Recipe
+from muster.core.recipes.recipe import MixPart, Pass, Recipe, ZoneCover
 
 WORDS = {
     "name": "name", "technique": "technique", "minutes": "minutes a model", "tool": "tool",
@@ -17,7 +17,10 @@ WORDS = {
     "part": "part", "note": "note", "medium": "medium", "carrier": "thinned with",
     "zones": "zones", "coats": "coats", "cover": "share covered", "thick": "thickness",
     "warm_air": "warm air", "adhesive": "glue", "size_mm": "size of a mark", "trial": "trial",
-    "holds": "recipe held",
+    "holds": "recipe held", "purpose": "meant to", "all_but": "all but",
+    "cover_by": "share by zone",
+    "dilution": "parts of thinner", "varnish_share": "varnish in the paint", "soak_s": "soaked, s",
+    "materials": "joins", "fragile": "fragile", "varied": "varied", "tried": "trial showed",
 }  # fmt: skip
 
 
@@ -69,7 +72,12 @@ def _said(value: object) -> str:
         return f"{value:g}"
     if isinstance(value, tuple):
         return ", ".join(
-            f"{one.parts} {one.name}" if isinstance(one, MixPart) else str(one) for one in value
+            f"{one.parts} {one.name}"
+            if isinstance(one, MixPart)
+            else f"{one.zone} {one.cover:.0%}"
+            if isinstance(one, ZoneCover)
+            else str(one)
+            for one in value
         )
     return str(value)
 

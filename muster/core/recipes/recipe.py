@@ -190,20 +190,49 @@ class Recipe:
         return tuple(p for p in self.passes if TIERS.index(p.tier) <= reach)
 
 
+@dataclass(frozen=True, config=STRICT)
+class Subject:
+    """What a recipe is for: of what the model and its parts are made, whether they are played with,
+    which of them are fragile, and for which scale its minutes are said."""
+
+    material: Name = "polystyrene"
+    materials: Annotated[
+        tuple[PartMaterial, ...], Field(max_length=40), BeforeValidator(_by_name)
+    ] = ()
+    use: Use = "played"
+    fragile: Annotated[tuple[PartName, ...], Field(max_length=40)] = ()
+    scale: Annotated[int, Field(ge=1, le=1000)] = 72
+
+
+def subject_of(recipe: Recipe) -> Subject:
+    """What a recipe is for."""
+    return Subject(recipe.material, recipe.materials, recipe.use, recipe.fragile, recipe.scale)
+
+
+def with_subject(recipe: Recipe, subject: Subject) -> Recipe:
+    """The same for something else."""
+    return replace(
+        recipe, material=subject.material, materials=subject.materials, use=subject.use,
+        fragile=subject.fragile, scale=subject.scale,
+    )  # fmt: skip
+
+
 RECIPE: TypeAdapter[Recipe] = TypeAdapter(Recipe)
 
 
-def next_version(old: Recipe, name: str, passes: tuple[Pass, ...], material: str | None) -> Recipe:
-    """A recipe changed: a name and a material that are not given stay.
+def next_version(
+    old: Recipe, name: str, passes: tuple[Pass, ...], subject: Subject | None
+) -> Recipe:
+    """A recipe changed: a name and a subject that are not given stay.
 
     Raises DomainError for a recipe without passes.
     """
     if not passes:
         raise DomainError("a recipe needs at least one pass: add one")
-    return replace(
-        old, name=name.strip() or old.name, version=old.version + 1, passes=passes,
-        material=material or old.material,
+    new = replace(
+        old, name=name.strip() or old.name, version=old.version + 1, passes=passes
     )  # fmt: skip
+    return new if subject is None else with_subject(new, subject)
 
 
 def complaints_of(recipe: Recipe) -> list[str]:

@@ -117,12 +117,12 @@ def _reach(
             continue
         together = early and index < part.begins
         fitted = part.fitted is not None and index >= part.fitted
-        inner: set[str] = set() if whole else set(touched) & set(part.zones)
+        theirs: set[str] = set() if whole else set(touched) & set(part.zones)
         if fitted or together:
             if whole:
                 met += [zone for zone in part.zones if zone not in met]
             continue
         met = [zone for zone in met if zone not in part.zones]
-        if part.fitted is None and index > part.last and (whole or inner):
-            besides += [zone for zone in part.zones if whole or zone in inner]
+        if part.fitted is None and index > part.last and (whole or theirs):
+            besides += [zone for zone in part.zones if whole or zone in theirs]
     return Reach(tuple(dict.fromkeys(met)), tuple(besides))

@@ -110,10 +110,32 @@ class TypedUnit:
     name: str
     kind: Kind | None
     scale: int | None
+    area_cm2: float | None = None
+    """Of one base, where its size is said: 60x40mm, 25mm."""
+
+
+BASE_HEIGHT_MM = 3.0
+_BASE_SIZE = re.compile(
+    r"(?<!\S)(\d{1,3})(?: ?[x×] ?(\d{1,3}))? ?mm(?!\S)", flags=re.IGNORECASE
+)  # fmt: skip
+
+
+def base_cm2(line: str) -> float | None:
+    """Painted surface of a base whose size a line says: its top and its rim, cm². One number is the
+    side of a square or the width of a round."""
+    found = _BASE_SIZE.search(line)
+    if found is None:
+        return None
+    length, width = float(found[1]), float(found[2] or found[1])
+    return round((length * width + 2 * (length + width) * BASE_HEIGHT_MM) / 100, 2) or None
 
 
 def read_line(line: str) -> TypedUnit:
     """Read a typed line. Raises DomainError with how to mend it."""
+    size = re.search(r"(?<!\S)\d{1,3} ?[x×] ?\d{1,3} ?mm(?!\S)", line, flags=re.IGNORECASE)
+    area = base_cm2(line)
+    if size is not None:
+        line = f"{line[: size.start()]} {line[size.end() :]}"
     # A number and its unit may stand apart: 28 mm.
     words = re.sub(r"(?<!\S)(\d{1,3})\s+mm(?!\S)", r"\1mm", line, flags=re.IGNORECASE).split()
     counts = [word for word in words if word.isdecimal() and word.isascii()]
@@ -130,10 +152,13 @@ def read_line(line: str) -> TypedUnit:
     marked: list[Kind] = []
     told: list[Kind | None] = []
     before_of = True
+    # What is said of a base in millimetres is its size, not the height of a figure on it.
+    kind_base = any(kind_of(word) == "base" for word in words)
     for word in words:
         said = scale_of(word)
         if said is not None:
-            scale = said
+            if not (kind_base and _MM.match(word.lower())):
+                scale = said
             continue
         kind_said = kind_of(word)
         if kind_said and word.lower() in MARKERS:
@@ -151,4 +176,6 @@ def read_line(line: str) -> TypedUnit:
         raise DomainError(f"'{line.strip()}': say what they are, as in '24 pikes foot 1/72'")
     if len(title) > 60:
         raise DomainError("the name is longer than 60 letters: shorten it")
-    return TypedUnit(count, title[0].upper() + title[1:], kind, scale)
+    if kind != "base":
+        area = None
+    return TypedUnit(count, title[0].upper() + title[1:], kind, scale, area)

@@ -17,6 +17,7 @@ from muster.core.plan.plan import Plan
 from muster.core.plan.reasons import Reason, reasons_of
 from muster.core.recipes.recipe import Pass
 from muster.core.stack.cautions import Caution, cautions_of
+from muster.core.stack.formatting import duration
 from muster.core.views.roll import tray_id
 from muster.core.work.calls import Call
 from muster.core.work.coats import pass_and_coat
@@ -197,7 +198,12 @@ def _clock(derived: Derived, seconds: int) -> str:
 
 def _minutes(seconds: int) -> str:
     minutes = round(seconds / 60)
-    return f"{minutes} min" if minutes < 90 else f"{minutes // 60} h {minutes % 60:02d}"
+    if minutes < 90:
+        return f"{minutes} min"
+    # Beyond two days nobody counts minutes.
+    if minutes >= 2880 or minutes % 60 == 0:
+        return duration(minutes)
+    return f"{minutes // 60} h {minutes % 60:02d}"
 
 
 def _sentence(derived: Derived, reason: Reason, pinned: bool) -> str:

@@ -16,7 +16,7 @@ from muster.core.craft.clocks import drying_factor
 from muster.core.craft.tables import Tables
 from muster.core.craft.techniques import TechniqueTrait
 from muster.core.recipes.expand import expand_recipe
-from muster.core.recipes.recipe import Pass, Recipe
+from muster.core.recipes.recipe import Pass, Recipe, Subject, subject_of
 from muster.core.stack.appearance import Appearance, Surface, detail_zones
 from muster.core.stack.cautions import FIRST
 from muster.core.stack.check import Report, check
@@ -39,13 +39,13 @@ class HabitSet:
 
 @dataclass(frozen=True)
 class PricedRepair:
-    """A repair: the passes and the material as they are after it, or a habit to be set; and what it
+    """A repair: the passes and the subject as they are after it, or a habit to be set; and what it
     adds to the hours of the whole."""
 
     words: str
     cost: str
     passes: list[Pass]
-    material: str
+    subject: Subject
     habit: HabitSet | None = None
 
 
@@ -83,6 +83,8 @@ class Seam:
     """By zone that it touches: recess, flat and edge after it."""
     shows: str
     """An effect against its ground, from the viewing distance of its tier."""
+    offer: PricedRepair | None
+    """A seal that would shorten a long wait, and what it saves."""
 
 
 @dataclass(frozen=True)
@@ -109,12 +111,17 @@ class Draft:
     tables: Tables
     known: dict[tuple[str, int], Recipe]
     paints: Mapping[str, OwnedPaint]
+    scale: int | None = None
 
     def report(self) -> tuple[Report, dict[str, str]]:
         """What its layers say, nested recipes unfolded; and the key that each pass stands for."""
         unfolded = expand_recipe(self.recipe, self.known)
         return check(
-            coloured(unfolded.recipe, self.paints), self.climate, self.habits, self.tables
+            coloured(unfolded.recipe, self.paints),
+            self.climate,
+            self.habits,
+            self.tables,
+            self.scale,
         ), unfolded.outer
 
     def seen(self) -> DraftReport:
@@ -139,6 +146,11 @@ class Draft:
             if id(surface) not in drawn:
                 drawn[id(surface)] = surface.look()
         given = {one.key: one for one in self.recipe.passes}
+        offers = {
+            outer[one.key]: mended_out
+            for one in report.offers
+            if (mended_out := self._repair(one.repair, report.walked)) is not None
+        }
         seams: dict[str, Seam] = {}
         for step in report.walked.steps:
             layer = step.layer
@@ -159,7 +171,7 @@ class Draft:
                 dried=layer.pass_.colour,
                 appearances={zone: drawn[id(surfaces[zone][layer.index])]
                              for zone in detail_zones(layer)} if layer.lays else {},
-                shows=_shows(layer, surfaces),
+                shows=_shows(layer, surfaces), offer=offers.get(key),
             )  # fmt: skip
         return list(seams.values())
 
@@ -186,7 +198,7 @@ class Draft:
         )
         return PricedRepair(
             words=repair.words, cost=cost,
-            passes=list(recipe.passes), material=recipe.material, habit=habit,
+            passes=list(recipe.passes), subject=subject_of(recipe), habit=habit,
         )  # fmt: skip
 
 

@@ -119,7 +119,7 @@ def calls_of(
         passes = recipe.for_tier(unit.tier)
         trays = trays_of(unit, passes, choices.rack)
         coats = in_coats(passes, recoats.get((unit.recipe, unit.recipe_version), {}))
-        coats = tuple(_as_chosen(one, unit, choices) for one in coats)
+        coats = tuple(_at_scale(_as_chosen(one, unit, choices), recipe, unit) for one in coats)
         left_out: dict[str, set[int]] = {}
         for one in choices.left_out:
             if one.unit == unit.id:
@@ -180,6 +180,15 @@ def _as_chosen(one: Pass, unit: Unit, choices: Choices) -> Pass:
         return one
     needs = tuple(tag for tag in one.needs if tag not in waived)
     return replace(one, needs=needs, cut="any" if cut else one.cut)
+
+
+def _at_scale(one: Pass, recipe: Recipe, unit: Unit) -> Pass:
+    """A pass with the minutes that it takes at the unit's scale: they grow with a model's length.
+    Bases are as large at every scale."""
+    if unit.scale == recipe.scale or unit.kind == "base":
+        return one
+    minutes = one.minutes * recipe.scale / unit.scale
+    return replace(one, minutes=min(6000.0, max(0.1, round(minutes, 2))))
 
 
 def _said(unit: Unit, *keys: str) -> set[tuple[str, str]]:

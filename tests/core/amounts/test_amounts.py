@@ -15,9 +15,10 @@ from hypothesis import given
 from hypothesis import strategies as st
 
 from muster.core.amounts.area import Box, body_m2, model_cm2
-from muster.core.amounts.film import amount, in_drops, spreading_m2
+from muster.core.amounts.film import amount, in_drops, spreading_m2, surface_share
 from muster.core.amounts.mesh import measured
 from muster.core.amounts.requirements import Stock, requirements, split, still_needed, used_since
+from muster.core.craft.zones import ZONES
 from muster.core.errors import DomainError
 from muster.core.recipes.recipe import MixPart
 from tests.core.making import NOW, a_pass, choices, derived, recipe, ticks, unit
@@ -96,7 +97,7 @@ def test_holes_and_inches_are_said_and_rubbish_is_refused() -> None:
 
 def test_a_brushed_coat_is_area_times_film_by_transfer() -> None:
     """100 cm² × 60 µm = 0.6 ml, of which nine tenths land."""
-    found = amount(GREEN, "vehicle", 100, 3, 8)
+    found = amount(GREEN, "vehicle", 100, 3)
     assert found.each_ml == pytest.approx(0.6 / 0.9)
     assert found.ml == pytest.approx(3 * 0.6 / 0.9 + 0.25)
     assert found.drops() == math.ceil(found.ml / 0.05)
@@ -104,25 +105,29 @@ def test_a_brushed_coat_is_area_times_film_by_transfer() -> None:
 
 def test_an_airbrush_wastes_more_on_small_things() -> None:
     sprayed = replace(GREEN, technique="spray", tool="airbrush")
-    big, small = (amount(sprayed, kind, 10, 1, 5).each_ml for kind in ("vehicle", "figure"))
+    big, small = (amount(sprayed, kind, 10, 1).each_ml for kind in ("vehicle", "figure"))
     assert small == pytest.approx(2 * big)
 
 
 def test_a_dry_brush_takes_a_twelfth_of_a_coat() -> None:
     """15 µm on a third, against 60 µm on all."""
-    dry = amount(replace(GREEN, technique="dry-brush"), "figure", 10, 1, 5).each_ml
-    assert dry == pytest.approx(amount(GREEN, "figure", 10, 1, 5).each_ml / 12)
+    dry = amount(replace(GREEN, technique="dry-brush"), "figure", 10, 1).each_ml
+    assert dry == pytest.approx(amount(GREEN, "figure", 10, 1).each_ml / 12)
 
 
 def test_zones_coats_and_thirst_count() -> None:
-    whole = amount(GREEN, "figure", 10, 1, 5).each_ml
-    assert amount(replace(GREEN, zones=("cloth",)), "figure", 10, 1, 5).each_ml == pytest.approx(
-        whole / 5
-    )
+    whole = amount(GREEN, "figure", 10, 1).each_ml
+    cloth = surface_share(ZONES["figure"], replace(GREEN, zones=("cloth",)))
+    assert amount(GREEN, "figure", 10, 1, cloth).each_ml == pytest.approx(whole / 6)
+    tracks, running = (surface_share(ZONES["vehicle"], replace(GREEN, zones=(name,)))
+                       for name in ("tracks", "running gear"))  # fmt: skip
+    assert 0 < tracks < running
+    but = surface_share(ZONES["vehicle"], replace(GREEN, all_but=("running gear",)))
+    assert but == pytest.approx(1 - running)
     two = replace(GREEN, coats=2)
-    assert amount(two, "figure", 10, 1, 5).each_ml == pytest.approx(2 * whole)
-    assert amount(two, "figure", 10, 1, 5, drinks=True).each_ml == pytest.approx(3 * whole)
-    assert amount(replace(GREEN, technique="mask", tool=None), "figure", 10, 1, 5).ml == 0
+    assert amount(two, "figure", 10, 1).each_ml == pytest.approx(2 * whole)
+    assert amount(two, "figure", 10, 1, drinks=True).each_ml == pytest.approx(3 * whole)
+    assert amount(replace(GREEN, technique="mask", tool=None), "figure", 10, 1).ml == 0
 
 
 def test_spreading_rate_is_the_trades_formula() -> None:

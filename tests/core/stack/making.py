@@ -20,7 +20,7 @@ def recipe(*passes: dict[str, Any], kind: str = "vehicle", **more: Any) -> Recip
     import json
 
     document = {"name": "test", "kind": kind, "passes": list(passes), **more}
-    text = json.dumps({"format": "crisp-muster/recipe", "version": 1, "recipe": document})
+    text = json.dumps({"format": "crisp-muster/recipe", "version": 3, "recipe": document})
     return read(text)
 
 

@@ -52,3 +52,11 @@ def test_a_line_is_read_as_it_is_typed(
 def test_a_line_that_says_too_little_is_refused(line: str, words: str) -> None:
     with pytest.raises(DomainError, match=words):
         read_line(line)
+
+
+def test_a_base_is_as_large_as_it_is_typed() -> None:
+    small, oblong, usual = (read_line(f"12 bases {size}") for size in ("25mm", "60x40 mm", ""))
+    assert small.area_cm2 == pytest.approx((25 * 25 + 4 * 25 * 3) / 100)
+    assert oblong.area_cm2 == pytest.approx((60 * 40 + 2 * 100 * 3) / 100)
+    assert usual.area_cm2 is None and small.scale is None and oblong.name == "Bases"
+    assert read_line("24 pikes foot 28mm").area_cm2 is None

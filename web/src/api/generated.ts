@@ -1013,7 +1013,11 @@ export interface paths {
          */
         get: operations["muster_api_recipes_recipes"];
         put?: never;
-        post?: never;
+        /**
+         * Begin
+         * @description Keep the first version of a new recipe; it is the last of the list.
+         */
+        post: operations["muster_api_recipes_begin"];
         delete?: never;
         options?: never;
         head?: never;
@@ -1034,6 +1038,26 @@ export interface paths {
          * @description Keep a new version; units named in ``follow`` follow it, others keep theirs.
          */
         post: operations["muster_api_recipes_change"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/recipes/{code}/away": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Away
+         * @description Put a recipe away, or bring it back; units that use it keep it.
+         */
+        post: operations["muster_api_recipes_away"];
         delete?: never;
         options?: never;
         head?: never;
@@ -1945,13 +1969,20 @@ export interface components {
              * @enum {string}
              */
             kind: "figure" | "mounted" | "vehicle" | "gun" | "aircraft" | "building" | "base";
-            /**
-             * Material
-             * @default polystyrene
-             */
-            material: string;
             /** Passes */
             passes: components["schemas"]["Pass"][];
+            /** Scale */
+            scale?: number | null;
+            /**
+             * @default {
+             *       "fragile": [],
+             *       "material": "polystyrene",
+             *       "materials": [],
+             *       "scale": 72,
+             *       "use": "played"
+             *     }
+             */
+            subject: components["schemas"]["Subject"];
             /**
              * Undercoat
              * @default as it is
@@ -2066,6 +2097,8 @@ export interface components {
             recipe?: string | null;
             /** Recipe Version */
             recipe_version?: number | null;
+            /** Scale */
+            scale?: number | null;
             /** Split */
             split?: number[] | null;
             /** Tier */
@@ -2742,6 +2775,31 @@ export interface components {
             zone: string;
         };
         /**
+         * NewRecipeIn
+         * @description A recipe to begin.
+         */
+        NewRecipeIn: {
+            /**
+             * Kind
+             * @enum {string}
+             */
+            kind: "figure" | "mounted" | "vehicle" | "gun" | "aircraft" | "building" | "base";
+            /** Name */
+            name: string;
+            /** Passes */
+            passes: components["schemas"]["Pass"][];
+            /**
+             * @default {
+             *       "fragile": [],
+             *       "material": "polystyrene",
+             *       "materials": [],
+             *       "scale": 72,
+             *       "use": "played"
+             *     }
+             */
+            subject: components["schemas"]["Subject"];
+        };
+        /**
          * Order
          * @description A unit (or one pass of it) is done before another unit (or one pass of that) is begun.
          */
@@ -2818,13 +2876,20 @@ export interface components {
         };
         /**
          * OwnAdhesive
-         * @description A glue of one's own, and what it holds.
+         * @description A glue of one's own, what it holds, and the minutes that its label says: until it holds by
+         *     itself, until the model can be handled, until it is at full strength.
          */
         OwnAdhesive: {
+            /** Full Min */
+            full_min?: number | null;
+            /** Handle Min */
+            handle_min?: number | null;
             /** Holds */
-            holds: ("polystyrene" | "resin" | "metal" | "print" | "polythene" | "wood" | "board" | "foam" | "plaster")[];
+            holds: ("polystyrene" | "resin" | "metal" | "photo-etch" | "print" | "polythene" | "vinyl" | "clear" | "wood" | "board" | "card" | "cork" | "foam" | "plaster" | "cloth" | "scatter")[];
             /** Name */
             name: string;
+            /** Sets Min */
+            sets_min?: number | null;
         };
         /**
          * OwnDrops
@@ -2847,7 +2912,7 @@ export interface components {
              * Like
              * @enum {string}
              */
-            like: "polystyrene" | "resin" | "metal" | "print" | "polythene" | "wood" | "board" | "foam" | "plaster";
+            like: "polystyrene" | "resin" | "metal" | "photo-etch" | "print" | "polythene" | "vinyl" | "clear" | "wood" | "board" | "card" | "cork" | "foam" | "plaster" | "cloth" | "scatter";
             /** Name */
             name: string;
         };
@@ -3006,20 +3071,42 @@ export interface components {
             twins: number[];
         };
         /**
+         * PartMaterial
+         * @description What a part is made of, where that is not what the rest is made of.
+         */
+        PartMaterial: {
+            /** Material */
+            material: string;
+            /** Part */
+            part: string;
+        };
+        /**
          * Pass
          * @description One pass of a recipe.
          *
          *     ``stand_min`` and ``window_min`` count to the pass that follows it. ``dry_min`` and
          *     ``stand_min`` follow from the stack where they are None; a number is the user's own.
-         *     ``carrier``: what it is thinned with, where not with its medium's. ``thick``: times a thin coat.
-         *     ``size_mm``: of the single mark of an effect. ``trial``: what a trial patch showed.
+         *     ``carrier``: what it is thinned with, where not with its medium's. ``thick``: times a thin coat,
+         *     or millimetres of ground paste. ``size_mm``: of the single mark of an effect. ``trial``: what a
+         *     trial patch showed; ``tried``: how it came out.
          *     ``holds``: a smaller recipe done here, as its id and version: ``rust@1``.
          *     ``needs``: what must hold while it is worked, such as daylight; ``wants``: what had better.
          *     ``cut``: how its work may be cut; None: between models, long work on one model anywhere.
+         *     ``purpose``: what it is for; None: it follows from the technique. ``all_but``: zones or parts
+         *     that are left out; ``joints`` for the faces that will be glued. ``cover_by``: share of single
+         *     zones. ``dilution``: parts of thinner to one of paint. ``varnish_share``: of varnish in the
+         *     paint, whose sheen is the ``finish``. ``soak_s``: seconds in the liquid. ``materials``: the two
+         *     that meet at a joint. ``fragile``: what is fitted snaps in the hand. ``varied``: tools or
+         *     patterns are changed from model to model.
          */
         Pass: {
             /** Adhesive */
             adhesive?: string | null;
+            /**
+             * All But
+             * @default []
+             */
+            all_but: string[];
             /** Carrier */
             carrier?: string | null;
             /**
@@ -3042,18 +3129,35 @@ export interface components {
             colour?: string | null;
             /** Cover */
             cover?: number | null;
+            /**
+             * Cover By
+             * @default []
+             */
+            cover_by: components["schemas"]["ZoneCover"][];
             /** Cut */
             cut?: ("none" | "item" | "any") | null;
+            /** Dilution */
+            dilution?: number | null;
             /** Dry Min */
             dry_min?: number | null;
             /** Finish */
-            finish?: ("matt" | "satin" | "gloss") | null;
+            finish?: ("matt" | "satin" | "gloss" | "metallic") | null;
+            /**
+             * Fragile
+             * @default false
+             */
+            fragile: boolean;
             /** Holds */
             holds?: string | null;
             /** Key */
             key: string;
             /** Life Min */
             life_min?: number | null;
+            /**
+             * Materials
+             * @default []
+             */
+            materials: string[];
             /** Medium */
             medium?: string | null;
             /** Minutes */
@@ -3079,6 +3183,8 @@ export interface components {
             open_min?: number | null;
             /** Part */
             part?: string | null;
+            /** Purpose */
+            purpose?: ("ground" | "hide" | "shade" | "light" | "modulate" | "tone down" | "spot" | "mark" | "wear" | "clean up") | null;
             /**
              * Setup Min
              * @default 0
@@ -3086,6 +3192,8 @@ export interface components {
             setup_min: number;
             /** Size Mm */
             size_mm?: number | null;
+            /** Soak S */
+            soak_s?: number | null;
             /** Stand Min */
             stand_min?: number | null;
             /** Technique */
@@ -3108,6 +3216,18 @@ export interface components {
              * @default
              */
             trial: string;
+            /** Tried */
+            tried?: ("good" | "too strong" | "too weak" | "lifted") | null;
+            /**
+             * Varied
+             * @default false
+             */
+            varied: boolean;
+            /**
+             * Varnish Share
+             * @default 0
+             */
+            varnish_share: number;
             /**
              * Wants
              * @default []
@@ -3327,17 +3447,16 @@ export interface components {
         };
         /**
          * PricedRepair
-         * @description A repair: the passes and the material as they are after it, or a habit to be set; and what it
+         * @description A repair: the passes and the subject as they are after it, or a habit to be set; and what it
          *     adds to the hours of the whole.
          */
         PricedRepair: {
             /** Cost */
             cost: string;
             habit?: components["schemas"]["HabitSet"] | null;
-            /** Material */
-            material: string;
             /** Passes */
             passes: components["schemas"]["Pass"][];
+            subject: components["schemas"]["Subject"];
             /** Words */
             words: string;
         };
@@ -3361,6 +3480,14 @@ export interface components {
             status: string;
             /** Worker */
             worker: boolean;
+        };
+        /**
+         * PutAwayIn
+         * @description Put away, or brought back.
+         */
+        PutAwayIn: {
+            /** Away */
+            away: boolean;
         };
         /**
          * PutOffCall
@@ -3499,6 +3626,11 @@ export interface components {
          * @description One version of a recipe.
          */
         Recipe: {
+            /**
+             * Fragile
+             * @default []
+             */
+            fragile: string[];
             /** Id */
             id: string;
             /**
@@ -3511,10 +3643,26 @@ export interface components {
              * @default polystyrene
              */
             material: string;
+            /**
+             * Materials
+             * @default []
+             */
+            materials: components["schemas"]["PartMaterial"][];
             /** Name */
             name: string;
             /** Passes */
             passes: components["schemas"]["Pass"][];
+            /**
+             * Scale
+             * @default 72
+             */
+            scale: number;
+            /**
+             * Use
+             * @default played
+             * @enum {string}
+             */
+            use: "played" | "shown";
             /** Version */
             version: number;
         };
@@ -3528,20 +3676,21 @@ export interface components {
              * @default []
              */
             follow: string[];
-            /** Material */
-            material?: string | null;
             /** Name */
             name: string;
             /** Passes */
             passes: components["schemas"]["Pass"][];
             /** Seen */
             seen: number;
+            subject?: components["schemas"]["Subject"] | null;
         };
         /**
          * RecipeOut
          * @description The newest version of a recipe, and who uses it.
          */
         RecipeOut: {
+            /** Put Away */
+            put_away: boolean;
             recipe: components["schemas"]["Recipe"];
             /** Used By */
             used_by: components["schemas"]["UsedBy"][];
@@ -3675,6 +3824,7 @@ export interface components {
             key: string;
             /** Needed */
             needed: string;
+            offer: components["schemas"]["PricedRepair"] | null;
             /** Serious */
             serious: boolean;
             /** Shows */
@@ -3865,6 +4015,39 @@ export interface components {
              * @default 10
              */
             fogs_below_celsius: number;
+        };
+        /**
+         * Subject
+         * @description What a recipe is for: of what the model and its parts are made, whether they are played with,
+         *     which of them are fragile, and for which scale its minutes are said.
+         */
+        Subject: {
+            /**
+             * Fragile
+             * @default []
+             */
+            fragile: string[];
+            /**
+             * Material
+             * @default polystyrene
+             */
+            material: string;
+            /**
+             * Materials
+             * @default []
+             */
+            materials: components["schemas"]["PartMaterial"][];
+            /**
+             * Scale
+             * @default 72
+             */
+            scale: number;
+            /**
+             * Use
+             * @default played
+             * @enum {string}
+             */
+            use: "played" | "shown";
         };
         /**
          * Supplies
@@ -4104,6 +4287,18 @@ export interface components {
         TypedLine: {
             /** Line */
             line: string;
+        };
+        /**
+         * TypedOut
+         * @description What was understood: the passes, each in words; and what was not, which the note keeps.
+         */
+        TypedOut: {
+            /** Passes */
+            passes: components["schemas"]["Pass"][];
+            /** Reading */
+            reading: string[];
+            /** Unread */
+            unread: string[];
         };
         /**
          * TypedUnitIn
@@ -4433,6 +4628,16 @@ export interface components {
         WeighIn: {
             /** Grams */
             grams?: number | null;
+        };
+        /**
+         * ZoneCover
+         * @description The share of one zone that a pass covers: a patch, or a step of a gradient.
+         */
+        ZoneCover: {
+            /** Cover */
+            cover: number;
+            /** Zone */
+            zone: string;
         };
     };
     responses: never;
@@ -5713,6 +5918,30 @@ export interface operations {
             };
         };
     };
+    muster_api_recipes_begin: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["NewRecipeIn"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["RecipeOut"][];
+                };
+            };
+        };
+    };
     muster_api_recipes_change: {
         parameters: {
             query?: never;
@@ -5725,6 +5954,32 @@ export interface operations {
         requestBody: {
             content: {
                 "application/json": components["schemas"]["RecipeIn"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["RecipeOut"][];
+                };
+            };
+        };
+    };
+    muster_api_recipes_away: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                code: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["PutAwayIn"];
             };
         };
         responses: {
@@ -6238,7 +6493,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["Pass"][];
+                    "application/json": components["schemas"]["TypedOut"];
                 };
             };
         };

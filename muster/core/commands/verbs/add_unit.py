@@ -44,7 +44,7 @@ class AddUnit(Command):
         scale = typed.scale or (choices.units[-1].scale if choices.units else 72)
         unit = Unit(
             _free_id(choices, typed.name), typed.name, kind, scale, typed.count,
-            self.recipe, self.recipe_version,
+            self.recipe, self.recipe_version, area_cm2=typed.area_cm2,
         )  # fmt: skip
         return replace(choices, units=(*choices.units, unit)), f"{typed.count} {typed.name} added"
 

@@ -14,7 +14,7 @@ from muster.core.commands.command import Command, unit_of, verb
 from muster.core.errors import DomainError
 from muster.core.vocabulary import STRICT, Name, Tier
 
-GIVEN = ("name", "count", "tier", "priority", "recipe", "recipe_version")
+GIVEN = ("name", "count", "scale", "tier", "priority", "recipe", "recipe_version")
 """Taken over as they are."""
 
 
@@ -31,6 +31,7 @@ class EditUnit(Command):
     unit: str
     name: Name | None = None
     count: int | None = None
+    scale: Annotated[int, Field(ge=1, le=1000)] | None = None
     tray_size: int | None = None
     split: Annotated[tuple[int, ...], Field(max_length=MOST_MODELS)] | None = None
     tier: Tier | None = None

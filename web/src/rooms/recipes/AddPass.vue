@@ -2,7 +2,6 @@
 import { ref, watch } from 'vue'
 import { client, told, type Schemas } from '../../api/client'
 import type { Pass } from './draft'
-import { sayMix } from './mix'
 
 type Kind = Schemas['TypedIn']['kind']
 type Tier = Schemas['TypedIn']['tier']
@@ -16,23 +15,25 @@ const props = defineProps<{
 }>()
 const emit = defineEmits<{ add: [passes: Pass[]] }>()
 const text = ref('')
-const found = ref<Pass[]>([])
+type Read = Schemas['TypedOut']
+const nothing: Read = { passes: [], reading: [], unread: [] }
+const found = ref<Read>(nothing)
 let asked = 0
 
 watch([text, () => props.kind], () => void read())
 
-async function read(): Promise<Pass[]> {
+async function read(): Promise<Read> {
   const mine = ++asked
-  if (!text.value.trim()) return (found.value = [])
+  if (!text.value.trim()) return (found.value = nothing)
   const { scale = 72, tier = 'hand' } = props.unit ?? {}
   const body = { text: text.value, kind: props.kind, tier: tier as Tier, scale }
-  const next = await told(client.POST('/api/typed', { body })).catch(() => [])
+  const next = await told(client.POST('/api/typed', { body })).catch(() => nothing)
   if (mine === asked) found.value = next
   return next
 }
 
 async function add() {
-  const passes = await read()
+  const { passes } = await read()
   if (!passes.length) return
   emit('add', passes)
   text.value = ''
@@ -50,19 +51,6 @@ function hold(event: Event) {
   } // prettier-ignore
   emit('add', [pass as Pass])
 }
-
-function said(one: Pass): string {
-  return [
-    `${one.name}, ${one.minutes} min a model`,
-    one.medium,
-    one.tool,
-    sayMix(one.mix ?? []),
-    one.zones?.join(', '),
-    one.part ? 'as a part' : '',
-  ]
-    .filter(Boolean)
-    .join(' · ')
-}
 </script>
 
 <template>
@@ -76,7 +64,7 @@ function said(one: Pass): string {
           maxlength="200"
           autocomplete="off"
           spellcheck="false"
-          placeholder="pinw 1 Peat 4 water, running gear"
+          placeholder="pinw 1 Peat 4 water, running gear, x2, overnight"
       /></label>
       <button class="btn">Add</button>
       <label class="grid gap-1 text-14"
@@ -90,11 +78,13 @@ function said(one: Pass): string {
       >
     </div>
     <div class="fig min-h-6 text-14" role="status">
-      <template v-if="found.length">
-        <p v-for="one in found" :key="one.key">{{ said(one) }}</p>
-      </template>
-      <p v-else-if="text.trim()" class="text-soft">
-        No technique begins so. Try: brush, dry-brush, wash, pin wash, chips, decals, undercoat.
+      <p v-for="line in found.reading" :key="line">{{ line }}</p>
+      <p v-if="found.passes.length && found.unread.length" class="text-soft">
+        Not understood, kept as a note: <b>{{ found.unread.join(', ') }}</b>
+      </p>
+      <p v-else-if="!found.passes.length && text.trim()" class="text-soft">
+        No technique begins so. Try: brush, dry-brush, wash, pin wash, chips, decals, undercoat,
+        glue, drill.
       </p>
     </div>
   </form>

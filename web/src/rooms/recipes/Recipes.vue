@@ -10,10 +10,14 @@ import { useDraftCheck } from './draftCheck'
 import Passes from './Passes.vue'
 import RecipeFile from './RecipeFile.vue'
 import RecipeList from './RecipeList.vue'
+import NewRecipe from './NewRecipe.vue'
 import Seam from './Seam.vue'
+import SubjectFields from './SubjectFields.vue'
 import Versions from './Versions.vue'
 import WhatIf, { type WhatIf as Tried } from './WhatIf.vue'
 import ActButton from '../../parts/ActButton.vue'
+
+type Kind = Schemas['NewRecipeIn']['kind']
 
 const muster = useMuster()
 const house = useHouse()
@@ -23,7 +27,10 @@ const trials = ref<Schemas['TrialOut'][]>([])
 const asking = ref(false)
 const follow = ref<string[]>([])
 const draft = useDraft()
-const { name, material, passes, steps, changed } = draft
+const { name, subject, passes, steps, changed } = draft
+/** A recipe that was begun and is not kept yet. */
+const begun = ref<{ kind: Kind } | null>(null)
+const naming = ref(false)
 const tried = ref<Tried>({
   air: { celsius: 20, humidity: 50 },
   acrylic: false,
@@ -31,21 +38,30 @@ const tried = ref<Tried>({
 })
 
 const chosen = computed(() => list.value.find((one) => one.recipe.id === code.value) ?? null)
+const kind = computed(() => begun.value?.kind ?? chosen.value?.recipe.kind ?? null)
 const look = useDraftCheck(
-  () => {
-    const recipe = chosen.value?.recipe
-    return recipe
-      ? { code: recipe.id, kind: recipe.kind, material: material.value, passes: passes.value }
-      : null
-  },
+  () =>
+    kind.value
+      ? {
+          code: chosen.value?.recipe.id ?? '',
+          kind: kind.value,
+          subject: subject.value,
+          scale: chosen.value?.used_by[0]?.scale ?? null,
+          passes: passes.value,
+        }
+      : null,
   () => tried.value,
   () => trials.value.length,
 )
 const grave = computed(
   () => look.value?.findings.filter((one) => one.severity !== 'note').length ?? 0,
 )
+const why = computed(() => {
+  if (begun.value) return passes.value.length ? null : 'it has no pass yet: type one below'
+  return changed.value ? null : 'nothing is changed yet'
+})
 const minutes = computed(() => passes.value.reduce((sum, one) => sum + one.minutes, 0))
-const zones = computed(() => house.known?.zones[chosen.value?.recipe.kind ?? 'figure'] ?? [])
+const zones = computed(() => house.known?.zones[kind.value ?? 'figure'] ?? [])
 
 onMounted(async () => {
   await Promise.all([house.load(), reload()])
@@ -67,6 +83,7 @@ async function reload() {
 
 async function choose(id: string) {
   code.value = id
+  begun.value = null
   asking.value = false
   draft.take(list.value.find((one) => one.recipe.id === id)?.recipe ?? null)
   trials.value = []
@@ -84,11 +101,46 @@ async function mend(way: Schemas['PricedRepair']) {
   }
   draft.change(() => {
     passes.value = way.passes
-    material.value = way.material
+    subject.value = way.subject
   })
 }
 
+/** An empty recipe under the pen; it is kept once it has a pass. */
+function begin(called: string, forKind: Kind) {
+  naming.value = false
+  code.value = null
+  trials.value = []
+  draft.take(null)
+  name.value = called
+  begun.value = { kind: forKind }
+}
+
+async function keepNew(forKind: Kind) {
+  const body = {
+    name: name.value,
+    kind: forKind,
+    passes: passes.value,
+    subject: subject.value,
+  }
+  const found = await muster.attempt(() => told(client.POST('/api/recipes', { body })))
+  if (!found) return
+  list.value = found
+  await choose(found.at(-1)?.recipe.id ?? '')
+}
+
+async function putAway(id: string, away: boolean) {
+  const path = { code: id }
+  const found = await muster.attempt(() =>
+    told(client.POST('/api/recipes/{code}/away', { params: { path }, body: { away } })),
+  )
+  if (!found) return
+  list.value = found
+  const next = away ? found.find((one) => !one.put_away) : found.find((one) => one.recipe.id === id)
+  if (next) await choose(next.recipe.id)
+}
+
 async function keep() {
+  if (begun.value) return keepNew(begun.value.kind)
   const now = chosen.value
   if (!now) return
   if (now.used_by.length && !asking.value) {
@@ -100,7 +152,7 @@ async function keep() {
     name: name.value,
     seen: now.recipe.version,
     passes: passes.value,
-    material: material.value,
+    subject: subject.value,
     follow: follow.value,
   }
   const path = { code: now.recipe.id }
@@ -134,16 +186,25 @@ async function taken(id: string) {
   <div class="flex min-h-14 flex-wrap items-center justify-between gap-3">
     <h1>Recipes</h1>
     <div class="flex flex-wrap gap-3">
+      <button class="btn" @click="naming = true">New recipe</button>
       <RecipeFile @taken="taken" />
       <a v-if="code" class="btn" :href="`/api/recipes/${code}/file`" download>To a file</a>
-      <button class="btn" @click="copy">Copy</button>
+      <button v-if="code" class="btn" @click="copy">Copy</button>
+      <button
+        v-if="chosen && !chosen.put_away"
+        class="btn"
+        @click="putAway(chosen.recipe.id, true)"
+      >
+        Put away
+      </button>
       <button v-if="steps.length" class="btn" @click="draft.back">Take back</button>
       <button v-if="changed" class="btn" @click="code && choose(code)">Drop the changes</button>
-      <ActButton main :why="changed ? null : 'nothing is changed yet'" @press="keep">
-        Keep as version {{ (chosen?.recipe.version ?? 0) + 1 }}
+      <ActButton main :why="why" @press="keep">
+        {{ begun ? 'Keep it' : `Keep as version ${(chosen?.recipe.version ?? 0) + 1}` }}
       </ActButton>
     </div>
   </div>
+  <NewRecipe v-if="naming" @begin="begin" @close="naming = false" />
   <section
     v-if="asking && chosen"
     class="mb-3 border-y border-rule py-3"
@@ -169,19 +230,14 @@ async function taken(id: string) {
     <button class="btn btn-main" @click="keep">Keep it</button>
   </section>
   <div class="grid grid-cols-[230px_1fr] gap-8 max-md:grid-cols-1">
-    <RecipeList :list="list" :code="code" @choose="choose" />
-    <div v-if="chosen" class="min-w-0">
-      <Versions :chosen="chosen" @followed="taken(chosen.recipe.id)" />
+    <RecipeList :list="list" :code="code" @choose="choose" @back="putAway($event, false)" />
+    <div v-if="kind" class="min-w-0">
+      <Versions v-if="chosen" :chosen="chosen" @followed="taken(chosen.recipe.id)" />
       <div class="mb-2 flex flex-wrap items-end gap-4">
         <label class="grid gap-1 text-14"
           >Name <input v-model="name" class="field w-64" maxlength="60"
         /></label>
-        <label class="grid gap-1 text-14"
-          >Made of
-          <select v-model="material" class="field">
-            <option v-for="one in house.known?.materials" :key="one">{{ one }}</option>
-          </select></label
-        >
+        <SubjectFields v-model="subject" />
         <p class="pb-2 text-soft">
           <b>{{ Math.round(minutes * 10) / 10 }} min</b> a model, from the bare material up<template
             v-if="look"
@@ -198,7 +254,7 @@ async function taken(id: string) {
         :draft="draft"
         :look="look"
         :zones="zones"
-        :code="chosen.recipe.id"
+        :code="chosen?.recipe.id ?? ''"
         @mend="mend"
       />
       <Seam v-if="look" :findings="look.findings.filter((found) => !found.key)" @repair="mend" />
@@ -206,8 +262,8 @@ async function taken(id: string) {
         {{ look.first }}
       </p>
       <AddPass
-        :kind="chosen.recipe.kind"
-        :unit="chosen.used_by[0]"
+        :kind="kind"
+        :unit="chosen?.used_by[0]"
         :others="list.filter((one) => one.recipe.id !== code)"
         @add="draft.put"
       />

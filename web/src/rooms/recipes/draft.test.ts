@@ -22,7 +22,7 @@ test('each step of a draft can be taken back, down to what was kept', () => {
 test('a change that changes nothing is no step', () => {
   const draft = useDraft()
   draft.take(recipe(pass('a')))
-  draft.change(() => (draft.material.value = 'resin'))
+  draft.change(() => (draft.subject.value = { ...draft.subject.value, material: 'resin' }))
   expect(draft.steps.value).toHaveLength(0)
 })
 

@@ -4,28 +4,41 @@ import type { Schemas } from '../../api/client'
 export type Pass = Schemas['Pass']
 type Recipe = Schemas['RecipeOut']['recipe']
 
+export type Subject = Schemas['Subject']
+
 interface State {
   name: string
-  material: string
+  subject: Subject
   passes: Pass[]
 }
 
 const copyOf = <T>(value: T) => JSON.parse(JSON.stringify(value)) as T
 
+/** What a recipe is for; of a new one, hard plastic that is played with. */
+export function subjectOf(recipe: Recipe | null): Subject {
+  return {
+    material: recipe?.material ?? 'polystyrene',
+    materials: recipe?.materials ?? [],
+    use: recipe?.use ?? 'played',
+    fragile: recipe?.fragile ?? [],
+    scale: recipe?.scale ?? 72,
+  }
+}
+
 /** A recipe under the pen: what is changed, and every step of it, to be taken back. */
 export function useDraft() {
   const kept = ref<Recipe | null>(null)
   const name = ref('')
-  const material = ref('polystyrene')
+  const subject = ref<Subject>(subjectOf(null))
   const passes = ref<Pass[]>([])
   const steps = ref<State[]>([])
 
   const now = (): State =>
-    copyOf({ name: name.value, material: material.value, passes: passes.value })
+    copyOf({ name: name.value, subject: subject.value, passes: passes.value })
 
   function set(state: State) {
     name.value = state.name
-    material.value = state.material
+    subject.value = copyOf(state.subject)
     passes.value = copyOf(state.passes)
   }
 
@@ -34,7 +47,7 @@ export function useDraft() {
     steps.value = []
     set({
       name: recipe?.name ?? '',
-      material: recipe?.material ?? 'polystyrene',
+      subject: subjectOf(recipe),
       passes: recipe?.passes ?? [],
     })
   }
@@ -74,10 +87,10 @@ export function useDraft() {
     () =>
       kept.value !== null &&
       (name.value !== kept.value.name ||
-        material.value !== kept.value.material ||
+        JSON.stringify(subject.value) !== JSON.stringify(subjectOf(kept.value)) ||
         JSON.stringify(passes.value) !== JSON.stringify(kept.value.passes)),
   )
-  return { kept, name, material, passes, steps, changed, take, change, back, put, move }
+  return { kept, name, subject, passes, steps, changed, take, change, back, put, move }
 }
 
 /** Whether a pass touches a zone; one that names none touches all, places lie in every zone. */

@@ -7,7 +7,8 @@ type Asked = Schemas['DraftIn']
 export interface Draft {
   code: string
   kind: Asked['kind']
-  material?: Asked['material']
+  subject: Asked['subject']
+  scale: number | null
   passes: Schemas['Pass'][]
 }
 
@@ -23,7 +24,6 @@ export function useDraftCheck(draft: () => Draft | null, what: () => WhatIf, mor
       if (!now) return
       const body = {
         ...now,
-        material: now.material ?? ('polystyrene' as const),
         celsius: tried.air.celsius ?? null,
         humidity: tried.air.humidity ?? null,
         weathering: tried.acrylic ? ('all-acrylic' as const) : ('solvent' as const),

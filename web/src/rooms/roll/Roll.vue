@@ -170,6 +170,16 @@ function follow(row: UnitRow, code: string) {
           @change="edit(row, { count: number($event) })"
       /></label>
       <label class="grid gap-1 text-14"
+        >Scale, 1/
+        <input
+          class="field w-20"
+          type="number"
+          min="1"
+          max="1000"
+          :value="row.unit.scale"
+          @change="edit(row, { scale: number($event) })"
+      /></label>
+      <label class="grid gap-1 text-14"
         >In a tray, or each
         <input
           class="field w-32"
