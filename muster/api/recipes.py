@@ -12,12 +12,7 @@ from pydantic import Field
 from muster.api.requests import Line, UserRequest
 from muster.api.throttles import ByUser
 from muster.apps.plan.services import change_recipe
-from muster.apps.recipes.queries import (
-    newest_recipes,
-    newest_version,
-    put_away_codes,
-    versions_of,
-)
+from muster.apps.recipes.queries import newest_rows, newest_version, versions_of
 from muster.apps.recipes.services import copy_recipe, new_recipe, put_away
 from muster.apps.roll.queries import all_choices
 from muster.core.recipes.compare import differences
@@ -79,7 +74,6 @@ class RecipeIn(Schema):
 
 
 def _all(user: User) -> list[RecipeOut]:
-    newest = newest_recipes(user)
     used: dict[str, list[UsedBy]] = {}
     for muster, _, choices in all_choices(user.pk):
         for unit in choices.units:
@@ -88,11 +82,13 @@ def _all(user: User) -> list[RecipeOut]:
                        unit_name=unit.name, version=unit.recipe_version, scale=unit.scale,
                        tier=unit.tier)
             )  # fmt: skip
-    away = put_away_codes(user)
     return [
-        RecipeOut(recipe=one, used_by=used.get(code, []), put_away=code in away)
-        for code, one in newest.items()
-    ]
+        RecipeOut(
+            recipe=row.value(), used_by=used.get(row.recipe.code, []),
+            put_away=row.recipe.put_away,
+        )
+        for row in newest_rows(user)
+    ]  # fmt: skip
 
 
 @router.get("/recipes", response=list[RecipeOut])

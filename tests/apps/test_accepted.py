@@ -125,11 +125,12 @@ class Accepted(TestCase):
     def test_a_recipe_that_is_imported_can_be_read_and_looked_over(
         self, recipe: Any, undercoat: str
     ) -> None:
-        file = {"format": "crisp-muster/recipe", "version": 2, "recipe": recipe}
+        file = {"format": "crisp-muster/recipe", "version": 3, "recipe": recipe}
         answer = upload(self.client, "recipe-file", file)
         if self.accepted(answer):
             draft = {"kind": recipe["kind"], "passes": recipe["passes"], "undercoat": undercoat,
-                     "material": recipe.get("material", "polystyrene")}  # fmt: skip
+                     "subject": {"material": recipe.get("material", "polystyrene"),
+                                 "use": recipe.get("use", "played")}}  # fmt: skip
             self.accepted(
                 self.client.post("/api/draft-check", draft, content_type="application/json")
             )

@@ -76,8 +76,10 @@ def test_a_repair_states_what_it_costs_and_a_habit_can_be_one(ada: Client) -> No
     silver = next(each for each in found["findings"] if each["code"] == "silvering")
     costs = {repair["words"]: repair for repair in silver["repairs"]}
     assert any(repair["cost"].startswith("adds ") for repair in costs.values())
-    habits = [repair["habit"] for repair in costs.values() if repair["habit"]]
-    assert {"name": "decal_ground", "way": "fluids"} in habits
+    bare_metal = look(ada, {**one, "passes": one["passes"][1:]}, subject={"material": "metal"})
+    bare = next(x for x in bare_metal["findings"] if x["code"] == "no undercoat")
+    habits = [repair["habit"] for repair in bare["repairs"] if repair["habit"]]
+    assert {"name": "undercoat", "way": "none"} in habits
 
 
 def test_a_trial_that_went_well_quiets_the_note_and_another_does_not(
@@ -184,10 +186,59 @@ def test_a_bad_file_is_refused_with_what_and_where_and_keeps_nothing(ada: Client
 def test_typed_letters_follow_the_house(ada: Client) -> None:
     def typed() -> list[str]:
         found = post(ada, "typed", {"text": "chips", "kind": "vehicle"}).body
-        return [one["technique"] for one in found]
+        return [one["technique"] for one in found["passes"]]
 
     assert typed() == ["sponge"]
     house = ada.get("/api/house").json()["house"]
     house["habits"]["chipping"] = "fluid"
     post(ada, "house", {"seen": 0, "house": house})
     assert "scratch" in typed()
+
+
+def test_a_typed_line_is_said_back_with_what_was_not_understood(ada: Client) -> None:
+    line = {"text": "brush Reed green, x2, behind the hatch", "kind": "vehicle"}
+    found = post(ada, "typed", line).body
+    assert "Reed green" in found["reading"][0] and "×2" in found["reading"][0]
+    assert found["unread"] == ["behind the hatch"]
+    assert found["passes"][0]["note"] == "behind the hatch"
+
+
+def test_a_recipe_begins_with_its_first_pass_and_never_without(ada: Client) -> None:
+    passes = post(ada, "typed", {"text": "undercoat", "kind": "gun"}).body["passes"]
+    body = {"name": "Swivel guns", "kind": "gun", "passes": passes,
+            "subject": {"material": "metal", "use": "shown"}}  # fmt: skip
+    made = post(ada, "recipes", body).body[-1]
+    assert made["recipe"]["name"] == "Swivel guns" and made["recipe"]["version"] == 1
+    assert (made["recipe"]["material"], made["recipe"]["use"]) == ("metal", "shown")
+    again = post(ada, "recipes", body).body[-1]
+    assert again["recipe"]["id"] != made["recipe"]["id"]
+    refused = post(ada, "recipes", {**body, "passes": []})
+    assert refused.status_code == 422 and "at least one pass" in refused.body["complaints"][0]
+
+
+def test_a_recipe_is_put_away_and_brought_back_and_units_keep_it(
+    ada: Client, user_of: UserOf
+) -> None:
+    bob = user_of("bob")
+
+    def away(client: Client, yes: bool) -> Any:
+        return post(client, "recipes/rust/away", {"away": yes})
+
+    def shown() -> bool:
+        found = away(ada, True).body
+        return not next(one for one in found if one["recipe"]["id"] == "rust")["put_away"]
+
+    assert not shown()
+    assert away(ada, False).status_code == 200
+    assert post(bob, "recipes/gone/away", {"away": True}).status_code == 404
+
+
+def test_a_long_wait_comes_with_what_sealing_would_save(ada: Client) -> None:
+    line = "wash oil 1 Peat 6 white spirit"
+    oils = post(ada, "typed", {"text": line, "kind": "vehicle"}).body["passes"]
+    one = recipe(ada, "vehicle-panels")
+    passes = [*one["passes"][:1], *oils, {**oils[0], "key": "second", "medium": "enamel wash"}]
+    seams = look(ada, {**one, "passes": passes})["seams"]
+    offers = [seam["offer"] for seam in seams if seam["offer"]]
+    assert offers and offers[0]["cost"].startswith("saves ")
+    assert len(offers[0]["passes"]) == len(passes) + 1

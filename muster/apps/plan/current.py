@@ -8,6 +8,7 @@ from datetime import datetime
 from pydantic import TypeAdapter
 
 from muster.apps.plan.models import PlanRun
+from muster.apps.plan.program import program
 from muster.apps.plan.snapshots import snapshot_of
 from muster.apps.roll.models import Muster
 from muster.core.kept_plan import carried_on, chores_so_far, shifted
@@ -43,7 +44,7 @@ def current_plan(muster: Muster) -> Current:
     run = PlanRun.objects.filter(muster=muster).order_by("-id").first()
     chores = chores_of(run, snapshot.now) if run is not None else ()
     derived = derive_what_can(replace(snapshot, chores=chores))
-    guide = plan_of(run, derived) if run is not None else None
+    guide = plan_of(run, derived) if run is not None and run.program == program() else None
     if run is None or guide is None or (run.version, run.house) != (muster.version, house):
         derived, plan = plan_first(derived, guide)
         moved = moved_between(derived, guide, plan) if guide is not None else []
@@ -85,6 +86,7 @@ def _kept(
         version=muster.version,
         facts=len(snapshot.facts),
         house=house,
+        program=program(),
         origin=derived.instance.origin,
         made_for=snapshot.now,
         problem=problem_to_json(derived.instance.problem) if to_improve else None,

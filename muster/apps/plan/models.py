@@ -30,6 +30,8 @@ class PlanRun(models.Model):
     version = models.PositiveIntegerField()
     facts = models.PositiveIntegerField()
     house = models.PositiveIntegerField(default=0)
+    program = models.CharField(max_length=16, default="")
+    """Which program made it: see ``program``."""
     status = models.CharField(max_length=12, choices=Status.choices, default=Status.READY)
     origin = models.DateTimeField()
     made_for = models.DateTimeField()

@@ -9,7 +9,6 @@ from operator import or_
 from django.contrib.auth.models import User
 from django.db.models import OuterRef, Q, Subquery
 
-from muster.apps.recipes.models import Recipe as RecipeRow
 from muster.apps.recipes.models import RecipeVersion
 from muster.core.recipes.expand import held_by
 from muster.core.recipes.recipe import Recipe
@@ -17,17 +16,17 @@ from muster.core.recipes.recipe import Recipe
 
 def newest_recipes(user: User) -> dict[str, Recipe]:
     """Every recipe of the user by its code, in its newest version. One query."""
+    return {row.recipe.code: row.value() for row in newest_rows(user)}
+
+
+def newest_rows(user: User) -> list[RecipeVersion]:
+    """The newest version of every recipe of the user. One query."""
     last = RecipeVersion.objects.filter(recipe=OuterRef("recipe")).order_by("-number")
     rows = RecipeVersion.objects.filter(
         recipe__owner=user, number=Subquery(last.values("number")[:1])
     )
     found = rows.select_related("recipe").order_by("recipe_id")
-    return {row.recipe.code: row.value() for row in found}
-
-
-def put_away_codes(user: User) -> set[str]:
-    """The codes of recipes that were put away. One query."""
-    return set(RecipeRow.objects.filter(owner=user, put_away=True).values_list("code", flat=True))
+    return list(found)
 
 
 def versions_of(owner_id: int, wanted: Iterable[tuple[str, int]]) -> dict[tuple[str, int], Recipe]:

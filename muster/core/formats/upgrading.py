@@ -49,8 +49,7 @@ COATS = ("seal", "varnish", "mask", "decal", "dip", "fluid")
 
 
 def recipe_3(raw: Any) -> Any:
-    """A recipe of version 1 or 2 in the form of version 3."""
-    raw = recipe_2(raw)
+    """A recipe of version 2 in the form of version 3."""
     if not isinstance(raw, dict) or not isinstance(raw.get("passes"), list):
         return raw
     return {**raw, "passes": [_pass_3(one) for one in raw["passes"]]}
@@ -115,23 +114,29 @@ def muster_file_3(raw: Any) -> Any:
     if not isinstance(raw, dict) or raw.get("version") not in (1, 2):
         return raw
     recipes = raw.get("recipes")
-    choices = choices_2(raw.get("choices")) if raw["version"] == 1 else raw.get("choices")
+    oldest = raw["version"] == 1
     return {
         **raw,
         "version": 3,
-        "choices": choices,
-        "recipes": [recipe_3(one) for one in recipes] if isinstance(recipes, list) else recipes,
+        "choices": choices_2(raw.get("choices")) if oldest else raw.get("choices"),
+        "recipes": [_recipe_now(one, oldest) for one in recipes]
+        if isinstance(recipes, list)
+        else recipes,
     }
+
+
+def _recipe_now(raw: Any, oldest: bool) -> Any:
+    return recipe_3(recipe_2(raw) if oldest else raw)
 
 
 def recipe_file_3(raw: Any) -> Any:
     """A recipe file of version 1 or 2 in the form of version 3."""
     if not isinstance(raw, dict) or raw.get("version") not in (1, 2):
         return raw
-    held = raw.get("held", [])
+    held, oldest = raw.get("held", []), raw["version"] == 1
     return {
         **raw,
         "version": 3,
-        "recipe": recipe_3(raw.get("recipe")),
-        "held": [recipe_3(one) for one in held] if isinstance(held, list) else held,
+        "recipe": _recipe_now(raw.get("recipe"), oldest),
+        "held": [_recipe_now(one, oldest) for one in held] if isinstance(held, list) else held,
     }

@@ -7,7 +7,7 @@ from dataclasses import replace
 
 from muster.core.craft.media import MediumTrait
 from muster.core.craft.techniques import TechniqueTrait
-from muster.core.stack.finding import Finding, Insert, SetHabit, rule
+from muster.core.stack.finding import Change, Finding, Insert, rule
 from muster.core.stack.formatting import varnish
 from muster.core.stack.layer import AppliedLayer
 from muster.core.stack.walk import ExposedLayer, Step, Walk
@@ -38,7 +38,9 @@ def findings(walked: Walk) -> Iterator[Finding]:
         words = f"'{film.name}' go on a ground that is not gloss: air under the film shines silver"
         repairs = (
             Insert("a gloss coat first", gloss, film.pass_.key),
-            SetHabit("rely on setting and softening fluids", "decal_ground", "fluids"),
+            Change(
+                "set them with setting and softening fluids", one.key, (("carrier", "softener"),)
+            ),
         )
         yield Finding("silvering", "error", words, film.pass_.key, repairs)
 

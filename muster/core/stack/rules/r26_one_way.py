@@ -5,6 +5,7 @@ from __future__ import annotations
 from collections.abc import Iterator
 
 from muster.core.craft.techniques import TechniqueTrait
+from muster.core.recipes.recipe import Pass
 from muster.core.stack.finding import Change, Finding, rule
 from muster.core.stack.formatting import join_words
 from muster.core.stack.walk import Walk
@@ -16,9 +17,7 @@ def findings(walked: Walk) -> Iterator[Finding]:
     untried = [
         one.layer.pass_
         for one in walked.steps
-        if one.layer.does(TechniqueTrait.ONE_WAY)
-        and not one.layer.pass_.trial
-        and one.layer.pass_.tried is None
+        if one.layer.does(TechniqueTrait.ONE_WAY) and not _tried(one.layer.pass_)
     ]
     if not untried:
         return
@@ -28,3 +27,8 @@ def findings(walked: Walk) -> Iterator[Finding]:
         Change(f"'{one.name}' was tried", one.key, (("tried", "good"),)) for one in untried
     )
     yield Finding("one-way", "note", words, untried[0].key, repairs)
+
+
+def _tried(one: Pass) -> bool:
+    """Whether a trial went well; one without a verdict has at least been made."""
+    return one.tried == "good" or (one.tried is None and bool(one.trial))
