@@ -217,7 +217,7 @@ def test_a_recipe_begins_with_its_first_pass_and_never_without(ada: Client) -> N
 
 
 def test_a_recipe_is_put_away_and_brought_back_and_units_keep_it(
-    ada: Client, user_of: UserOf
+    ada: Client, user_of: Callable[[str], Client]
 ) -> None:
     bob = user_of("bob")
 

@@ -2,6 +2,7 @@
 
 from __future__ import annotations
 
+from collections.abc import Iterator
 from dataclasses import dataclass, replace
 
 from muster.core.craft.climate import Climate
@@ -44,6 +45,7 @@ def check(
     walked = walk(recipe, climate, habits, tables, scale)
     order = {one.key: index for index, one in enumerate(walked.recipe.passes)}
     found = [replace(one, repairs=tuple(good_repairs(recipe, walked, one))) for one in look(walked)]
+    found += _own_zones(recipe, tables)
     found.sort(key=lambda one: (SEVERITIES.index(one.severity), order.get(one.key, -1), one.code))
     return Report(
         walked, tuple(found), tuple(cautions_of(walked.recipe, tables)),
@@ -51,20 +53,26 @@ def check(
     )  # fmt: skip
 
 
+def _own_zones(recipe: Recipe, tables: Tables) -> Iterator[Finding]:
+    """Zones that the tables lack: each is taken for one of the recipe's own, beside nothing."""
+    known = tables.zones[recipe.kind]
+    for one in recipe.passes:
+        for zone in unknown_zones(known, one.zones) if one.part is None else ():
+            near = nearest(zone, known)
+            words = (
+                f"no zone '{zone}' is known on a {recipe.kind}: it is taken for a new one; {near}"
+            )
+            yield Finding("zone of its own", "note", words, one.key)
+
+
 def refuse_unknown(recipe: Recipe, tables: Tables = DEFAULTS) -> None:
-    """Refuse zones that the subject lacks and media that nobody knows. Raises DomainError."""
+    """Refuse media, techniques, glues and materials that nobody knows. Raises DomainError."""
     complaints = []
-    zones = tables.zones[recipe.kind]
     glues = set(tables.glues)
     if recipe.material not in tables.materials:
         known = ", ".join(tables.materials)
         complaints.append(f"no material is called '{recipe.material}': use {known}")
     for one in recipe.passes:
-        for zone in unknown_zones(zones, one.zones):
-            known = ", ".join((*zones, "recesses", "edges"))
-            complaints.append(
-                f"pass '{one.name}': no zone '{zone}' on a {recipe.kind}: use {known}"
-            )
         if one.medium is not None and one.medium not in tables.media:
             near = nearest(one.medium, tables.media)
             complaints.append(f"pass '{one.name}': no medium is called '{one.medium}': {near}")

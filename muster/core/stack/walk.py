@@ -12,7 +12,7 @@ from muster.core.craft.climate import Climate
 from muster.core.craft.media import Grade, MediumTrait, State
 from muster.core.craft.tables import DEFAULTS, Tables
 from muster.core.craft.techniques import TechniqueTrait
-from muster.core.craft.zones import Zone
+from muster.core.craft.zones import Zone, unknown_zones
 from muster.core.recipes.recipe import Recipe
 from muster.core.stack.appearance import Surface, appearances
 from muster.core.stack.attack import (
@@ -131,6 +131,7 @@ def walk(
     """Walk a recipe for one model. All times are minutes from the first pass's start."""
     climate, habits = climate or Climate(), habits or Habits()
     recipe = apply_house_habits(recipe, habits)
+    tables = with_own_zones(recipe, tables)
     films = apply_all(recipe, climate, tables)
     tops: Tops = {}
     steps: list[Step] = []
@@ -205,6 +206,22 @@ def intended(step: Step) -> set[int]:
     if not found:
         found = {met[0].layer.index for met in step.by_zone.values() if met}
     return found
+
+
+def with_own_zones(recipe: Recipe, tables: Tables) -> Tables:
+    """The tables with the zones that only this recipe names; the same where it names none."""
+    known = tables.zones[recipe.kind]
+    new = {
+        zone
+        for one in recipe.passes
+        if one.part is None
+        for zone in (*unknown_zones(known, one.zones), *(row.zone for row in one.cover_by))
+        if zone not in known
+    }
+    if not new:
+        return tables
+    zones = {**known, **{name: Zone(name) for name in sorted(new)}}
+    return replace(tables, zones={**tables.zones, recipe.kind: zones})
 
 
 def _soft_joints(

@@ -63,7 +63,8 @@ def _lifts(step: Step, met: ExposedLayer, meant: set[int]) -> bool:
     oily = medium.family == "oily"
     if carrier == "lacquer thinner" and oily:
         return False
-    blends = step.layer.does(TechniqueTrait.BLENDS_WET) and carrier == medium.carrier
+    other = met.layer.pass_.colour != step.layer.pass_.colour
+    blends = step.layer.does(TechniqueTrait.BLENDS_WET) and carrier == medium.carrier and other
     if oily and met.state == State.WET and blends:
         return False
     return not (carrier == "white spirit" and (work or step.layer.grade >= Grade.FLOOD))
