@@ -8,7 +8,7 @@ from ninja import Router, Schema
 from pydantic import Field
 
 from muster.api.requests import UserRequest
-from muster.api.trials import trials_of, tried
+from muster.api.trials import trials_and_lessons, tried
 from muster.apps.colour.queries import shelf_entries
 from muster.apps.house.services import house_of
 from muster.apps.recipes.queries import versions_of
@@ -62,8 +62,8 @@ def check_draft(request: UserRequest, payload: DraftIn) -> DraftReport:
         air.humidity if payload.humidity is None else payload.humidity,
     )
     passes = tuple(payload.passes)
-    if payload.code:
-        passes = tried(passes, trials_of(request.user, payload.code))
+    own, lifted = trials_and_lessons(request.user, payload.code)
+    passes = tried(passes, own)
     bare = Recipe(payload.code or "draft", "draft", payload.kind, 1, passes)
     recipe = with_subject(bare, payload.subject)
     held = {name for one in passes if (name := held_by(one)) is not None}
@@ -71,7 +71,7 @@ def check_draft(request: UserRequest, payload: DraftIn) -> DraftReport:
         with_undercoat(recipe, payload.undercoat), climate, habits, house.tables(),
         versions_of(request.user.pk, held) if held else {},
         ByName((one.paint.name, one.paint) for one in shelf_entries(request.user.pk)),
-        payload.scale,
+        payload.scale, lifted,
     )  # fmt: skip
     return draft.seen()
 

@@ -13,6 +13,7 @@ from muster.api.requests import UserRequest
 from muster.apps.recipes.models import Trial
 from muster.apps.recipes.services import add_trial
 from muster.core.recipes.recipe import Pass
+from muster.core.stack.walk import Lifted
 
 router = Router()
 
@@ -49,14 +50,33 @@ def trials(request: UserRequest, code: str) -> list[TrialOut]:
 
 def trials_of(user: User, code: str) -> list[TrialOut]:
     """The trials of a recipe, the newest first. One query."""
-    return [
-        TrialOut(
-            key=row.pass_key, where=row.where, verdict=cast(Verdict, row.verdict),
-            note=row.note,
-            at=row.at.isoformat(),
-        )
-        for row in Trial.objects.filter(recipe__owner=user, recipe__code=code).order_by("-at")
-    ]  # fmt: skip
+    rows = Trial.objects.filter(recipe__owner=user, recipe__code=code).order_by("-at")
+    return [_out(row) for row in rows]
+
+
+def _out(row: Trial) -> TrialOut:
+    return TrialOut(
+        key=row.pass_key, where=row.where, verdict=cast(Verdict, row.verdict), note=row.note,
+        at=row.at.isoformat(),
+    )  # fmt: skip
+
+
+MOST_READ = 1_000
+"""Trials from which a house learns, the newest first."""
+
+
+def trials_and_lessons(user: User, code: str) -> tuple[list[TrialOut], Lifted]:
+    """The trials of a recipe, the newest first; and what all trials of the house taught: which
+    paint lifted which, where the newest trial of the two says so. One query."""
+    rows = Trial.objects.filter(recipe__owner=user).select_related("recipe").order_by("-at")
+    own: list[TrialOut] = []
+    newest: dict[tuple[str, str], str] = {}
+    for row in rows[:MOST_READ]:
+        if row.recipe.code == code:
+            own.append(_out(row))
+        if row.laid:
+            newest.setdefault((row.laid, row.over), row.verdict)
+    return own, frozenset(pair for pair, verdict in newest.items() if verdict == "lifted")
 
 
 def tried(passes: tuple[Pass, ...], trials: list[TrialOut]) -> tuple[Pass, ...]:

@@ -173,7 +173,7 @@ def test_a_bad_file_is_refused_with_what_and_where_and_keeps_nothing(ada: Client
         ('{"format": "crisp-muster/recipe", "version": 1, "recipe": {"name": "x"}}', "kind"),
         (json.dumps({"format": "crisp-muster/recipe", "version": 1, "recipe": {
             "name": "x", "kind": "figure",
-            "passes": [{"technique": "brush", "zones": ["wing"]}]}}), "no zone 'wing'"),
+            "passes": [{"technique": "brush", "medium": "wing"}]}}), "no medium is called 'wing'"),
         (json.dumps({"format": "crisp-muster/recipe", "version": 1, "recipe": {
             "name": "x", "kind": "figure",
             "passes": [{"technique": "recipe", "holds": "x@1"}]}}), "without end"),
@@ -242,3 +242,22 @@ def test_a_long_wait_comes_with_what_sealing_would_save(ada: Client) -> None:
     offers = [seam["offer"] for seam in seams if seam["offer"]]
     assert offers and offers[0]["cost"].startswith("saves ")
     assert len(offers[0]["passes"]) == len(passes) + 1
+
+
+def test_a_trial_that_lifted_warns_of_that_paint_over_that_ground_in_every_recipe(
+    ada: Client, held: Clock
+) -> None:
+    mounted = recipe(ada, "mounted")
+    wash = {"text": "wash 1 Peat 2 water", "kind": "mounted"}
+    more = [*mounted["passes"], *post(ada, "typed", wash).body["passes"]]
+    assert "lifts" not in codes(look(ada, {**mounted, "passes": more}))
+    one = recipe(ada, "infantry-six")
+    told = {"key": "wash", "verdict": "lifted", "where": "a spare figure"}
+    assert post(ada, f"recipes/{one['id']}/trials", told).status_code == 200
+    found = look(ada, mounted)["findings"]
+    lifts = next(each for each in found if each["code"] == "lifts")
+    assert "on your trial acrylic wash lifted water acrylic" in lifts["words"]
+    assert any(repair["words"] == "seal it first" for repair in lifts["repairs"])
+    held.move(minutes=5)
+    post(ada, f"recipes/{one['id']}/trials", {**told, "verdict": "good"})
+    assert "lifts" not in codes(look(ada, mounted))

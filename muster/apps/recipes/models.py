@@ -57,4 +57,7 @@ class Trial(models.Model):
     where = models.CharField(max_length=60)
     verdict = models.CharField(max_length=12, choices=Verdict.choices)
     note = models.CharField(max_length=300, blank=True)
+    laid = models.CharField(max_length=60, blank=True, default="")
+    over = models.CharField(max_length=60, blank=True, default="")
+    """Kinds of paint: what was laid, and over what; empty where none met."""
     at = models.DateTimeField()

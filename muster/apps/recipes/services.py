@@ -10,6 +10,7 @@ from django.db import transaction
 from django.http import Http404
 
 from muster.apps import clock
+from muster.apps.house.services import house_of
 from muster.apps.recipes.models import Recipe, RecipeVersion
 from muster.core.errors import DomainError
 from muster.core.formats.recipe import RecipeFile
@@ -17,6 +18,7 @@ from muster.core.recipes.expand import with_held
 from muster.core.recipes.recipe import RECIPE, Pass, Subject, with_subject
 from muster.core.recipes.recipe import Recipe as RecipeDocument
 from muster.core.recipes.starters_vehicles import STARTERS
+from muster.core.stack.experience import what_met
 from muster.core.vocabulary import Kind
 
 MOST_RECIPES, MOST_VERSIONS = 300, 1_000
@@ -118,4 +120,19 @@ def add_trial(user: User, code: str, key: str, where: str, verdict: str, note: s
         raise Http404
     if recipe.trials.count() >= MOST_TRIALS:
         raise DomainError(f"{MOST_TRIALS} trials of one recipe are kept: copy the recipe to go on")
-    recipe.trials.create(pass_key=key, where=where, verdict=verdict, note=note, at=clock.now())
+    newest = recipe.versions.order_by("-number").first()
+    met = _what_met(user, newest.value(), key) if newest is not None else None
+    laid, over = met or ("", "")
+    recipe.trials.create(
+        pass_key=key, where=where, verdict=verdict, note=note, at=clock.now(), laid=laid, over=over
+    )
+
+
+def _what_met(user: User, recipe: RecipeDocument, key: str) -> tuple[str, str] | None:
+    """The kinds of paint that met in a trial, as the house lays them; of a recipe that holds others
+    its own passes alone."""
+    house, _ = house_of(user.pk)
+    try:
+        return what_met(recipe, key, house.habits, house.tables())
+    except DomainError:
+        return None

@@ -17,7 +17,7 @@ from muster.core.stack.finding import SEVERITIES, Finding
 from muster.core.stack.habits.house import Habits
 from muster.core.stack.looking import good_repairs, look
 from muster.core.stack.seal_offers import Offer, seals_that_save
-from muster.core.stack.walk import Walk, walk
+from muster.core.stack.walk import Lifted, Walk, walk
 
 assert _rules.__path__, "importing the package registers its rules"
 
@@ -39,10 +39,11 @@ def check(
     habits: Habits | None = None,
     tables: Tables = DEFAULTS,
     scale: int | None = None,
+    lifted: Lifted = frozenset(),
 ) -> Report:
     """Walk a recipe and look at it by every rule. Raises DomainError for what cannot be walked."""
     refuse_unknown(recipe, tables)
-    walked = walk(recipe, climate, habits, tables, scale)
+    walked = walk(recipe, climate, habits, tables, scale, lifted)
     order = {one.key: index for index, one in enumerate(walked.recipe.passes)}
     found = [replace(one, repairs=tuple(good_repairs(recipe, walked, one))) for one in look(walked)]
     found += _own_zones(recipe, tables)

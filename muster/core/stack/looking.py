@@ -19,7 +19,7 @@ from muster.core.stack.finding import (
     mended,
 )
 from muster.core.stack.layer import WHOLE
-from muster.core.stack.walk import Walk, walk
+from muster.core.stack.walk import Walk, walk_again
 from muster.core.vocabulary import MOST_MINUTES
 
 ONE_CAUSE = (
@@ -78,7 +78,7 @@ def good_repairs(recipe: Recipe, walked: Walk, finding: Finding) -> Iterator[Rep
             after_recipe, habits = mended(recipe, walked.habits, repair)
         except KeyError:
             continue
-        after = walk(after_recipe, walked.climate, habits, walked.tables, walked.scale)
+        after = walk_again(walked, after_recipe, habits)
         found = Counter(_mark(one) for one in look(after))
         fewer = found[_mark(finding)] < before[_mark(finding)]
         woken = found - before

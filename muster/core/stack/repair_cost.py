@@ -6,7 +6,7 @@ from muster.core.recipes.expand import Known, expand_recipe
 from muster.core.recipes.recipe import Recipe
 from muster.core.stack.finding import Repair, mended
 from muster.core.stack.formatting import duration
-from muster.core.stack.walk import Walk, walk
+from muster.core.stack.walk import Walk, walk_again
 
 
 def minutes_of(walked: Walk) -> float:
@@ -24,7 +24,7 @@ def cost_of(walked: Walk, repair: Repair, given: Recipe, known: Known | None = N
     recipe, habits = mended(given, walked.habits, repair)
     if not recipe.passes:
         return ""
-    after = walk(expand_recipe(recipe, known or {}).recipe, walked.climate, habits, walked.tables)
+    after = walk_again(walked, expand_recipe(recipe, known or {}).recipe, habits)
     minutes = round(minutes_of(after) - minutes_of(walked))
     if minutes == 0:
         return ""

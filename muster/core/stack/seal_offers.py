@@ -9,7 +9,7 @@ from muster.core.recipes.recipe import Recipe
 from muster.core.stack.finding import Insert, mended
 from muster.core.stack.formatting import duration, seal_before
 from muster.core.stack.looking import look
-from muster.core.stack.walk import Walk, walk
+from muster.core.stack.walk import Walk, walk_again
 
 NIGHT_MIN = 13 * 60.0
 """From an evening to the next morning; what dries in it costs nobody a day."""
@@ -37,7 +37,7 @@ def seals_that_save(recipe: Recipe, walked: Walk) -> Iterator[Offer]:
             sealed, habits = mended(recipe, walked.habits, repair)
         except KeyError:
             continue
-        after = walk(sealed, walked.climate, habits, walked.tables, walked.scale)
+        after = walk_again(walked, sealed, habits)
         saves = _ends(walked) - _ends(after)
         if saves < LEAST_SAVED_MIN or {(one.code, one.key) for one in look(after)} - marks:
             continue

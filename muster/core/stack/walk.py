@@ -33,6 +33,9 @@ SCRATCH_FROM = 10.0
 Top = tuple[AppliedLayer, float, bool]
 """A film that lies open, the moment it was laid, and whether it is sealed."""
 
+Lifted = frozenset[tuple[str, str]]
+"""Kinds of paint that lifted others on a trial: what was laid, and over what."""
+
 Tops = dict[str, tuple[Top, ...]]
 """By zone: the films that lie open, from the top down."""
 
@@ -87,6 +90,8 @@ class Walk:
     tables: Tables = DEFAULTS
     scale: int = 72
     """Of the unit that it is looked at for: 72 for 1/72."""
+    lifted: Lifted = frozenset()
+    """What a trial of this house's has shown to lift."""
 
     @property
     def zones(self) -> Mapping[str, Zone]:
@@ -127,6 +132,7 @@ def walk(
     habits: Habits | None = None,
     tables: Tables = DEFAULTS,
     scale: int | None = None,
+    lifted: Lifted = frozenset(),
 ) -> Walk:
     """Walk a recipe for one model. All times are minutes from the first pass's start."""
     climate, habits = climate or Climate(), habits or Habits()
@@ -183,8 +189,13 @@ def walk(
     final = {zone: _exposed(open_, clock) for zone, open_ in tops.items()}
     return Walk(
         recipe, climate, habits, tuple(steps), final, tables,
-        recipe.scale if scale is None else scale,
+        recipe.scale if scale is None else scale, lifted,
     )  # fmt: skip
+
+
+def walk_again(walked: Walk, recipe: Recipe, habits: Habits) -> Walk:
+    """Another recipe in the same room and house, for the same unit."""
+    return walk(recipe, walked.climate, habits, walked.tables, walked.scale, walked.lifted)
 
 
 def worked_kinds(step: Step) -> set[str]:

@@ -25,7 +25,7 @@ from muster.core.stack.formatting import duration
 from muster.core.stack.habits.house import Habits
 from muster.core.stack.layer import AppliedLayer
 from muster.core.stack.repair_cost import cost_of, minutes_of
-from muster.core.stack.walk import Walk
+from muster.core.stack.walk import Lifted, Walk
 from muster.core.stack.windows import window_of
 
 
@@ -112,6 +112,7 @@ class Draft:
     known: dict[tuple[str, int], Recipe]
     paints: Mapping[str, OwnedPaint]
     scale: int | None = None
+    lifted: Lifted = frozenset()
 
     def report(self) -> tuple[Report, dict[str, str]]:
         """What its layers say, nested recipes unfolded; and the key that each pass stands for."""
@@ -122,6 +123,7 @@ class Draft:
             self.habits,
             self.tables,
             self.scale,
+            self.lifted,
         ), unfolded.outer
 
     def seen(self) -> DraftReport:

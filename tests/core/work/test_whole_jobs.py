@@ -35,7 +35,7 @@ def test_it_is_planned_to_the_end_and_its_plan_passes_its_own_checker(name: str)
     job = JOBS[name]
     made = replace(job.made, id="job", version=1)
     force = choices(
-        unit(job.count, recipe="job", kind=made.kind, scale=job.scale, tier="close"),
+        unit(job.models, recipe="job", kind=made.kind, scale=job.scale, tier="close"),
         evenings=(), rhythm=rhythm_of(DAYLIT, NOW.date()), parade_day=None,
     )  # fmt: skip
     derived, plan = plan_first(derive(Snapshot(force, (), {("job", 1): made}, NOW)))

@@ -32,7 +32,7 @@ STATES = {
 def findings(walked: Walk) -> Iterator[Finding]:
     """One finding a pass, about the layer that comes off soonest."""
     for step in walked.steps:
-        if step.layer.pass_.tried == "lifted":
+        if step.layer.pass_.tried == "lifted" and not _on_a_seal(step):
             yield _tried(step)
             continue
         if not step.layer.lays and step.layer.technique.act != "work":
@@ -43,6 +43,10 @@ def findings(walked: Walk) -> Iterator[Finding]:
         met = [one for one in step.exposed if _lifts(step, one, meant)]
         if met:
             yield _finding(walked, step, met[0])
+            continue
+        known = [one for one in step.exposed if step.layer.lays and _lifted_once(walked, step, one)]
+        if known:
+            yield _as_on_trial(step, known[0])
 
 
 def _lifts(step: Step, met: ExposedLayer, meant: set[int]) -> bool:
@@ -68,6 +72,31 @@ def _lifts(step: Step, met: ExposedLayer, meant: set[int]) -> bool:
     if oily and met.state == State.WET and blends:
         return False
     return not (carrier == "white spirit" and (work or step.layer.grade >= Grade.FLOOD))
+
+
+def _on_a_seal(step: Step) -> bool:
+    """Whether what lifted on a trial lies on a varnish now."""
+    tops = [open_[0].layer for open_ in step.by_zone.values() if open_]
+    return bool(tops) and all(one.clear for one in tops)
+
+
+def _lifted_once(walked: Walk, step: Step, met: ExposedLayer) -> bool:
+    """Whether a trial has shown that such paint lifts such a film in this house."""
+    if met.sealed or step.layer.medium is None or met.layer.medium is None:
+        return False
+    return (step.layer.medium.kind, met.layer.medium.kind) in walked.lifted
+
+
+def _as_on_trial(step: Step, met: ExposedLayer) -> Finding:
+    film, layer = step.layer, met.layer
+    assert film.medium is not None and layer.medium is not None
+    words = (
+        f"on your trial {film.medium.said} lifted {layer.medium.said}, and '{film.name}' lies on "
+        f"'{layer.name}': seal it first, or try it"
+    )
+    seal = Insert("seal it first", seal_before(step), film.pass_.key)
+    tried = Change(f"'{film.name}' was tried and holds", film.pass_.key, (("tried", "good"),))
+    return Finding("lifts", "warning", words, film.pass_.key, (seal, tried))
 
 
 def _below(film: AppliedLayer) -> AppliedLayer:

@@ -1,4 +1,4 @@
-"""A dozen whole jobs in the manner of the bench: what a painter takes on from bare parts to done."""
+"""A dozen whole jobs in the manner of the bench: what is taken on from bare parts to done."""
 
 from __future__ import annotations
 
@@ -18,7 +18,7 @@ class Job(NamedTuple):
     """A recipe, and how many models of it at which scale."""
 
     made: Recipe
-    count: int
+    models: int
     scale: int = 72
 
 
