@@ -11,6 +11,7 @@ from muster.api.requests import UserRequest
 from muster.api.trials import trials_and_lessons, tried
 from muster.apps.colour.queries import shelf_entries
 from muster.apps.house.services import house_of
+from muster.apps.plan.paces import paces
 from muster.apps.recipes.queries import versions_of
 from muster.core.by_name import ByName
 from muster.core.craft.climate import Climate
@@ -98,11 +99,15 @@ def read_typed(request: UserRequest, payload: TypedIn) -> TypedOut:
     """The passes meant by a few letters, as this house would do them; none where unclear."""
     house, _ = house_of(request.user.pk)
     about = About(
-        payload.kind, payload.tier, payload.scale, habits=house.habits, tables=house.tables()
-    )
+        payload.kind, payload.tier, payload.scale, habits=house.habits, tables=house.tables(),
+        paces=paces(request.user.pk),
+    )  # fmt: skip
     line = read_line(payload.text, about)
     return TypedOut(
         passes=list(line.passes),
-        reading=[in_words(one) for one in line.passes],
+        reading=[
+            in_words(one) + (", as you logged it" if one.technique in about.paces else "")
+            for one in line.passes
+        ],
         unread=list(line.unread),
     )

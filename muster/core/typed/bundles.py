@@ -3,8 +3,8 @@
 from __future__ import annotations
 
 import re
-from collections.abc import Callable
-from dataclasses import dataclass, replace
+from collections.abc import Callable, Mapping
+from dataclasses import dataclass, field, replace
 
 from muster.core.craft.media import MEDIA
 from muster.core.craft.tables import DEFAULTS, Tables
@@ -29,6 +29,8 @@ class About:
     scale: int = 72
     habits: Habits = OURS
     tables: Tables = DEFAULTS
+    paces: Mapping[str, float] = field(default_factory=dict)
+    """By technique, how many times the table's minutes a model takes at this bench."""
 
 
 def proposed(technique: str, about: About, **more: object) -> Pass:
@@ -44,10 +46,15 @@ def proposed(technique: str, about: About, **more: object) -> Pass:
         key=re.sub(r"[^a-z0-9]+", "-", technique.lower()).strip("-")[:24] or "pass",
         name=technique, technique=technique, tool=tool, setup_min=setup, cleanup_min=cleanup,
         open_min=stays, medium=acrylic,
-        minutes=minutes_for(technique, about.kind, about.tier, about.scale,
-                            about.tables.techniques),
+        minutes=_minutes(technique, about),
     )  # fmt: skip
     return replace(made, **more)  # type: ignore[arg-type]
+
+
+def _minutes(technique: str, about: About) -> float:
+    """Minutes a model: as they were logged, else as is usual."""
+    usual = minutes_for(technique, about.kind, about.tier, about.scale, about.tables.techniques)
+    return max(0.1, round(usual * about.paces.get(technique, 1.0), 1))
 
 
 def _undercoat(about: About) -> list[Pass]:

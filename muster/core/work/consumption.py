@@ -3,11 +3,13 @@
 from __future__ import annotations
 
 import math
-from collections.abc import Iterable
-from statistics import fmean
+from collections.abc import Iterable, Mapping
+from statistics import fmean, median
 
+from muster.core.craft.techniques import TECHNIQUES, Technique
 from muster.core.facts.replay import BenchState
 from muster.core.plan.chance import SPREAD
+from muster.core.stack.minutes import minutes_for
 from muster.core.work.calls import Call
 
 ASSUMED = 4
@@ -35,6 +37,35 @@ def spreads_of(calls: Iterable[Call], state: BenchState) -> dict[str, float]:
         square = ASSUMED * SPREAD**2 + sum((one - mean) ** 2 for one in logs)
         found[technique] = math.sqrt(square / (ASSUMED + len(logs)))
     return {call.id: found.get(call.first.technique, SPREAD) for call in calls}
+
+
+LEAST_LOGGED = 3
+"""Models of a technique that must be logged before their minutes stand for those of the table."""
+
+
+def paces_of(
+    calls: Iterable[Call], state: BenchState, known: Mapping[str, Technique] = TECHNIQUES
+) -> dict[str, float]:
+    """By technique: how many times the table's minutes a model took at this bench, the median of
+    all that were logged. What is proposed from now on takes so long."""
+    times: dict[str, list[float]] = {}
+    for call in calls:
+        one, unit = call.first, call.unit
+        usual = minutes_for(one.technique, unit.kind, unit.tier, unit.scale, known)
+        if one.technique not in known or len(call.passes) > 1 or one.coats > 1:
+            continue
+        for model in call.models:
+            tick = state.ticks.get((unit.id, model, one.key))
+            if tick is None:
+                continue
+            ratio = (tick.end - tick.start).total_seconds() / 60 / usual
+            if 1 / (2 * FARTHEST) <= ratio <= 2 * FARTHEST:
+                times.setdefault(one.technique, []).append(ratio)
+    return {
+        technique: round(median(ratios), 3)
+        for technique, ratios in times.items()
+        if len(ratios) >= LEAST_LOGGED
+    }
 
 
 def _took(call: Call, state: BenchState) -> float | None:
