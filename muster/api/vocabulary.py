@@ -7,6 +7,7 @@ from ninja import Router, Schema
 from muster.api.requests import UserRequest
 from muster.core.colour.mixed_passes import DILUENTS
 from muster.core.craft.climate import LIMITS, SprayLimits
+from muster.core.craft.zones import MAIN
 from muster.core.vocabulary import KINDS, TIER_WORDS, Kind, Tier
 
 router = Router()
@@ -20,11 +21,13 @@ class TierOut(Schema):
 
 
 class Vocabulary(Schema):
-    """Kinds of subject, tiers from afar to near, what only thins, and where sprays fog."""
+    """Kinds of subject, tiers from afar to near, what only thins, the zones that carry a kind's
+    colours, and where sprays fog."""
 
     kinds: list[Kind]
     tiers: list[TierOut]
     thinners: list[str]
+    main_zones: dict[Kind, list[str]]
     spraying: SprayLimits
 
 
@@ -33,5 +36,6 @@ def vocabulary(request: UserRequest) -> Vocabulary:
     """The words and limits; they are the same for everybody."""
     return Vocabulary(
         kinds=list(KINDS), thinners=list(DILUENTS), spraying=LIMITS,
+        main_zones={kind: list(zones) for kind, zones in MAIN.items()},
         tiers=[TierOut(tier=tier, words=words) for tier, words in TIER_WORDS.items()],
     )  # fmt: skip

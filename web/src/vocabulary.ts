@@ -6,6 +6,7 @@ const NONE: Schemas['Vocabulary'] = {
   kinds: [],
   tiers: [],
   thinners: [],
+  main_zones: {},
   spraying: {
     fogs_above_percent: 100,
     fogs_below_celsius: 0,

@@ -86,6 +86,8 @@ class TechniqueTrait(Enum):
     """Leaves wear or dirt: chips, streaks, dust, mud."""
     ABRADES = auto()
     """Takes off what lies there down to the bare: paint, filler, glue."""
+    RUBS = auto()
+    """Rubs over what lies around, too: paint there must be cured."""
     SOFTENS_DECALS = auto()
     """Sets decals with fluid, so that they lie down on a matt ground."""
     FILLS = auto()
@@ -234,9 +236,9 @@ TECHNIQUES: dict[str, Technique] = {
         Technique("cut", Grade.NONE, 0, None, 5,
                   _of(T.TOOLLESS, T.CUTS_PARTS, T.COLOURLESS, T.HANDLES), act="bare"),
         Technique("file", Grade.NONE, 0, None, 4,
-                  _of(T.TOOLLESS, T.ABRADES, T.COLOURLESS, T.HANDLES), act="bare"),
+                  _of(T.TOOLLESS, T.ABRADES, T.RUBS, T.COLOURLESS, T.HANDLES), act="bare"),
         Technique("sand", Grade.NONE, 0, None, 4,
-                  _of(T.TOOLLESS, T.ABRADES, T.COLOURLESS, T.HANDLES), act="bare"),
+                  _of(T.TOOLLESS, T.ABRADES, T.RUBS, T.COLOURLESS, T.HANDLES), act="bare"),
         Technique("scrape", Grade.NONE, 0, None, 2,
                   _of(T.TOOLLESS, T.ABRADES, T.COLOURLESS, T.HANDLES), act="bare"),
         Technique("score", Grade.NONE, 0, None, 6,

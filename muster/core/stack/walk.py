@@ -367,7 +367,7 @@ def _asked(film: AppliedLayer, layer: AppliedLayer) -> tuple[float, str]:
         if film.does(TechniqueTrait.SCRATCHES):
             return max(layer.touch, SCRATCH_FROM), "ready to be scratched"
         return workable(layer)[0], "ready to be worked"
-    if film.does(TechniqueTrait.COVERS_UP) or film.does(TechniqueTrait.ABRADES):
+    if film.does(TechniqueTrait.COVERS_UP) or film.does(TechniqueTrait.RUBS):
         return (layer.cured if layer.cured != float("inf") else layer.recoat), "cured"
     if film.technique.act in ("build", "mask", "bare"):
         return layer.touch, "dry to touch"

@@ -9,7 +9,8 @@ from muster.core.stack.formatting import duration
 def in_words(one: Pass) -> str:
     """'pin wash · enamel · 1 Peat : 4 white spirit · recesses of lower · ×2 · 8 min a model'."""
     said = [one.technique if one.name == one.technique else f"{one.name}: {one.technique}"]
-    said += [one.medium or "", one.tool or "", one.adhesive or ""]
+    tool = one.tool if one.tool != one.technique else None
+    said += [one.medium or "", tool or "", one.adhesive or ""]
     said.append(" : ".join(f"{part.parts} {part.name}" for part in one.mix))
     if one.dilution is not None:
         said.append(f"thinned 1:{one.dilution:g}")

@@ -4538,11 +4538,16 @@ export interface components {
         };
         /**
          * Vocabulary
-         * @description Kinds of subject, tiers from afar to near, what only thins, and where sprays fog.
+         * @description Kinds of subject, tiers from afar to near, what only thins, the zones that carry a kind's
+         *     colours, and where sprays fog.
          */
         Vocabulary: {
             /** Kinds */
             kinds: ("figure" | "mounted" | "vehicle" | "gun" | "aircraft" | "building" | "base")[];
+            /** Main Zones */
+            main_zones: {
+                [key: string]: string[];
+            };
             spraying: components["schemas"]["SprayLimits"];
             /** Thinners */
             thinners: string[];

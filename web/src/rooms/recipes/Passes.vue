@@ -6,6 +6,7 @@ import Swatch from '../../parts/Swatch.vue'
 import { touches, type Pass, type useDraft } from './draft'
 import { sayMix } from './mix'
 import PassEditor from './PassEditor.vue'
+import { useVocabulary } from '../../vocabulary'
 import Relief from './Relief.vue'
 import Seam from './Seam.vue'
 import TrialPatch from './TrialPatch.vue'
@@ -15,6 +16,7 @@ const props = defineProps<{
   draft: ReturnType<typeof useDraft>
   look: Schemas['DraftReport'] | null
   zones: string[]
+  kind: Schemas['DraftIn']['kind']
   code: string
 }>()
 const trials = defineModel<Schemas['TrialOut'][]>('trials', { required: true })
@@ -22,8 +24,15 @@ const emit = defineEmits<{ mend: [way: Schemas['PricedRepair']] }>()
 
 const open = ref<string | null>(null)
 const tab = ref(0)
-const zone = computed(() => (tab.value ? props.zones[tab.value - 1] : undefined))
 const passes = computed(() => props.draft.passes.value)
+const vocabulary = useVocabulary()
+/** The zones that carry the subject's colours, and those that a pass names. */
+const tabs = computed(() => {
+  const named = passes.value.flatMap((one) => one.zones ?? [])
+  const main = vocabulary.value.main_zones[props.kind] ?? []
+  return props.zones.filter((one) => main.includes(one) || named.includes(one))
+})
+const zone = computed(() => (tab.value ? tabs.value[tab.value - 1] : undefined))
 const shown = computed(() =>
   passes.value
     .map((one, index) => ({ one, index }))
@@ -68,7 +77,7 @@ const seam = (key: string) => props.look?.seams.find((one) => one.key === key)
 const said = (key: string) => props.look?.findings.filter((found) => found.key === key) ?? []
 const graveIn = (name: string) =>
   passes.value.some(
-    (one) => touches(one, name) && said(one.key).some((found) => found.severity !== 'note'),
+    (one) => one.zones?.includes(name) && said(one.key).some((found) => found.severity !== 'note'),
   )
 </script>
 
@@ -76,7 +85,7 @@ const graveIn = (name: string) =>
   <TabGroup :selected-index="tab" @change="tab = $event">
     <TabList class="flex flex-wrap border-b border-rule" aria-label="Zones">
       <Tab
-        v-for="name in ['whole model', ...zones]"
+        v-for="name in ['whole model', ...tabs]"
         :key="name"
         class="min-h-11 border-b-4 border-transparent px-3 text-14 aria-selected:border-ink aria-selected:font-bold"
         >{{ name }}<span v-if="name !== 'whole model' && graveIn(name)" class="warn"> !</span></Tab

@@ -254,6 +254,7 @@ async function taken(id: string) {
         :draft="draft"
         :look="look"
         :zones="zones"
+        :kind="kind"
         :code="chosen?.recipe.id ?? ''"
         @mend="mend"
       />

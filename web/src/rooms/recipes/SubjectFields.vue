@@ -33,6 +33,14 @@ const fragile = computed({
   },
 })
 
+const more = computed(() => {
+  const said = [
+    parts.value && `parts: ${parts.value}`,
+    fragile.value && `fragile: ${fragile.value}`,
+  ]
+  return [...said, `minutes for 1/${subject.value.scale}`].filter(Boolean).join('; ')
+})
+
 function setScale(text: string) {
   const scale = Math.round(Number(text))
   if (scale >= 1 && scale <= 1000) subject.value = { ...subject.value, scale }
@@ -47,27 +55,35 @@ function setScale(text: string) {
     </select></label
   >
   <label class="grid gap-1 text-14"
-    >Parts of something else
-    <input v-model.lazy="parts" class="field w-56" placeholder="tracks vinyl, grille photo-etch"
-  /></label>
-  <label class="grid gap-1 text-14"
     >The models are
     <select v-model="subject.use" class="field">
       <option value="played">played with</option>
       <option value="shown">shown</option>
     </select></label
   >
-  <label class="grid gap-1 text-14"
-    >Fragile parts <input v-model.lazy="fragile" class="field w-36" placeholder="aerial"
-  /></label>
-  <label class="grid gap-1 text-14"
-    >Minutes are for 1/
-    <input
-      class="field fig w-20"
-      type="number"
-      min="1"
-      max="1000"
-      :value="subject.scale"
-      @change="setScale(($event.target as HTMLInputElement).value)"
-  /></label>
+  <details class="text-14">
+    <summary class="min-h-11 cursor-pointer content-center">{{ more }}</summary>
+    <div class="flex flex-wrap gap-4 pb-2">
+      <label class="grid gap-1 text-14"
+        >Parts of something else
+        <input
+          v-model.lazy="parts"
+          class="field w-56"
+          placeholder="tracks vinyl, grille photo-etch"
+      /></label>
+      <label class="grid gap-1 text-14"
+        >Fragile parts <input v-model.lazy="fragile" class="field w-36" placeholder="aerial"
+      /></label>
+      <label class="grid gap-1 text-14"
+        >Minutes are for 1/
+        <input
+          class="field fig w-20"
+          type="number"
+          min="1"
+          max="1000"
+          :value="subject.scale"
+          @change="setScale(($event.target as HTMLInputElement).value)"
+      /></label>
+    </div>
+  </details>
 </template>
