@@ -100,6 +100,7 @@ def test_a_trial_patch_that_went_well_quiets_the_note(browser: Browser, held: Cl
     browser.find("//button[@aria-label='Change thin cloth']").click()
     browser.press("Take this pass out")
     browser.commit("//input[contains(@placeholder, 'pinw')]", "glaze 1 Reed green, cloth")
+    browser.find("//summary[contains(., 'one note')]").click()
     browser.find("//p[contains(., 'cannot be undone')]")
     browser.find("//button[@aria-label='Change glaze']").click()
     browser.press("Record the trial")
@@ -192,3 +193,42 @@ def test_a_serious_caution_is_asked_about_once_before_the_call_begins(
     browser.find("//*[@role='alertdialog'][contains(., 'Before you start')]")
     browser.press("Read: start the call")
     browser.find("//button[contains(., 'is done')]")
+
+
+def test_a_recipe_begins_empty_is_typed_kept_put_away_and_brought_back(
+    browser: Browser, held: Clock
+) -> None:
+    """By keys alone, once the room is open."""
+    sign_up(browser)
+    open_recipe(browser, "Vehicle with solvent wash")
+    browser.press("New recipe")
+    browser.until(lambda: browser.driver.switch_to.active_element.tag_name == "input")
+    browser.driver.switch_to.active_element.send_keys("Peat barges\ue007")
+    browser.find("//button[contains(., 'Keep it')][@aria-disabled='true' or @disabled]")
+    line = "//input[contains(@placeholder, 'pinw')]"
+    browser.commit(line, "undercoat can")
+    browser.find("//button[@aria-label='Change undercoat']")
+    browser.find(line).send_keys("brush 2 Green 117, 1 Sand, x2, by the light of a lamp")
+    browser.find("//form//*[@role='status'][contains(., '2 Green 117 : 1 Sand')]")
+    browser.find("//form//*[@role='status'][contains(., 'by the light of a lamp')]")
+    browser.find(line).send_keys("\ue007")
+    browser.find("//button[@aria-label='Change brush']")
+    browser.press("Keep it")
+    kept = "//ul[@aria-label='Recipes']//button[contains(., 'Peat barges')]"
+    browser.find(f"{kept}[@aria-current='true']")
+    browser.press("Put away")
+    browser.find("//summary[contains(., 'one recipe put away')]").click()
+    browser.until(lambda: not browser.driver.find_elements(By.XPATH, kept))
+    browser.press("Bring back")
+    browser.find(f"{kept}[@aria-current='true']")
+
+
+def test_a_units_scale_can_change(browser: Browser, held: Clock) -> None:
+    sign_up(browser)
+    browser.keys("1")
+    browser.find("//button[starts-with(@aria-label, 'Change ')]").click()
+    scale = browser.find("//label[contains(., 'Scale, 1/')]/input")
+    scale.send_keys(SELECT_ALL + "35\t")
+    browser.until(lambda: choices_of(Muster.objects.get()).units[0].scale == 35)
+    browser.press("Take back")
+    browser.until(lambda: choices_of(Muster.objects.get()).units[0].scale == 72)

@@ -55,10 +55,7 @@ def test_cautions_defer_to_the_label(tmp_path: Path, capsys) -> None:
 @pytest.mark.parametrize(
     ("change", "said"),
     [
-        (
-            {"kind": "vehicle", "passes": [{"technique": "brush", "zones": ["skin"]}]},
-            "no zone 'skin'",
-        ),
+        ({"kind": "vehicle", "passes": [{"technique": "stew"}]}, "no technique"),
         ({"kind": "vehicle", "passes": [{"technique": "brush", "medium": "soup"}]}, "no medium"),
         ({"kind": "vehicle", "passes": []}, "passes"),
         ({"kind": "castle", "passes": [{"technique": "brush"}]}, "kind"),

@@ -59,10 +59,9 @@ def _own_zones(recipe: Recipe, tables: Tables) -> Iterator[Finding]:
     known = tables.zones[recipe.kind]
     for one in recipe.passes:
         for zone in unknown_zones(known, one.zones) if one.part is None else ():
-            near = nearest(zone, known)
-            words = (
-                f"no zone '{zone}' is known on a {recipe.kind}: it is taken for a new one; {near}"
-            )
+            alike = nearest(zone, known)
+            near = f"; {alike}" if alike.startswith("did you mean") else ""
+            words = f"no zone '{zone}' is known on a {recipe.kind}: taken for a new one{near}"
             yield Finding("zone of its own", "note", words, one.key)
 
 
