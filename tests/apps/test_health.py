@@ -131,12 +131,14 @@ def test_a_user_improves_only_so_many_plans_at_once(
     for number in range(2):
         PlanRun.objects.create(
             muster=run.muster, version=run.version, facts=run.facts, origin=run.origin,
-            made_for=run.made_for, problem=run.problem, plan=run.plan, status="improving",
+            made_for=run.made_for, program=run.program,
+                problem=run.problem, plan=run.plan, status="improving",
             first_cost_s=number,
         )  # fmt: skip
     last = PlanRun.objects.create(
         muster=run.muster, version=run.version, facts=run.facts, origin=run.origin,
-        made_for=run.made_for, problem=run.problem, plan=run.plan, status="done",
+        made_for=run.made_for, program=run.program,
+                problem=run.problem, plan=run.plan, status="done",
     )  # fmt: skip
     answer = post(ada, f"musters/{muster['id']}/plan/improve", None)
     assert answer.status_code == 422

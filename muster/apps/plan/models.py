@@ -38,7 +38,7 @@ class PlanRun(models.Model):
     problem = models.JSONField(null=True)
     """What a worker improves; none where nobody has asked for more."""
     plan = models.JSONField()
-    first_cost_s = models.IntegerField(default=0)
+    first_cost_s = models.BigIntegerField(default=0)
     budget_s = models.FloatField(default=0)
     spent_s = models.FloatField(default=0)
     heartbeat = models.DateTimeField(null=True)

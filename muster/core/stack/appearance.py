@@ -9,6 +9,7 @@ from __future__ import annotations
 
 from collections.abc import Callable, Mapping, Sequence
 from dataclasses import dataclass
+from functools import cached_property
 
 import numpy as np
 
@@ -55,13 +56,22 @@ class Surface:
 
     at: Floats
 
+    @cached_property
+    def _lab(self) -> Floats:
+        return lab_of(xyz_of(self.at))
+
+    @cached_property
+    def hexes(self) -> tuple[str, ...]:
+        """The colours of recess, flat and edge as ``#rrggbb``."""
+        return tuple(hexes_of(xyz_of(self.at)))
+
     def look(self) -> Appearance:
         """The same as colours."""
-        return Appearance(*hexes_of(xyz_of(self.at)))
+        return Appearance(*self.hexes)
 
     def lab(self) -> Floats:
         """The same as CIELAB, (3, 3)."""
-        return lab_of(xyz_of(self.at))
+        return self._lab
 
 
 Paints = Callable[[Pass], Optics | None]

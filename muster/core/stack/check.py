@@ -3,7 +3,7 @@
 from __future__ import annotations
 
 from collections.abc import Iterator
-from dataclasses import dataclass, replace
+from dataclasses import dataclass
 
 from muster.core.craft.climate import Climate
 from muster.core.craft.media import CARRIERS
@@ -15,7 +15,7 @@ from muster.core.stack import rules as _rules
 from muster.core.stack.cautions import Caution, cautions_of
 from muster.core.stack.finding import SEVERITIES, Finding
 from muster.core.stack.habits.house import Habits
-from muster.core.stack.looking import good_repairs, look
+from muster.core.stack.looking import with_good_repairs
 from muster.core.stack.seal_offers import Offer, seals_that_save
 from muster.core.stack.walk import Lifted, Walk, walk
 
@@ -45,7 +45,7 @@ def check(
     refuse_unknown(recipe, tables)
     walked = walk(recipe, climate, habits, tables, scale, lifted)
     order = {one.key: index for index, one in enumerate(walked.recipe.passes)}
-    found = [replace(one, repairs=tuple(good_repairs(recipe, walked, one))) for one in look(walked)]
+    found = with_good_repairs(recipe, walked)
     found += _own_zones(recipe, tables)
     found.sort(key=lambda one: (SEVERITIES.index(one.severity), order.get(one.key, -1), one.code))
     return Report(

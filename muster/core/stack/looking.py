@@ -4,6 +4,7 @@ from __future__ import annotations
 
 from collections import Counter
 from collections.abc import Iterator
+from dataclasses import replace
 
 from muster.core.craft.media import Grade
 from muster.core.craft.techniques import TechniqueTrait
@@ -65,12 +66,34 @@ def _rank(one: Finding) -> tuple[int, int]:
     return SEVERITIES.index(one.severity), ONE_CAUSE.index(one.code)
 
 
-def good_repairs(recipe: Recipe, walked: Walk, finding: Finding) -> Iterator[Repair]:
-    """The repairs that take the finding away, wake none, and leave every later effect seen.
+def with_good_repairs(recipe: Recipe, walked: Walk) -> list[Finding]:
+    """What every rule says, each with those of its repairs that are worth offering.
 
     ``recipe``: as it was given, before the house changed it.
     """
-    before = Counter(_mark(one) for one in look(walked)) if finding.repairs else Counter()
+    found = sorted(look(walked), key=lambda one: SEVERITIES.index(one.severity))
+    before, buried = Counter(_mark(one) for one in found), _buried(walked)
+    left = MOST_TRIED
+    for number, one in enumerate(found):
+        tried = one.repairs[: max(0, left)]
+        left -= len(tried)
+        good = tuple(_good(recipe, walked, replace(one, repairs=tried), before, buried))
+        found[number] = replace(one, repairs=good)
+    return found
+
+
+MOST_TRIED = 20
+"""Repairs that are tried of one recipe, the gravest first: who has so much to mend begins there."""
+
+
+def _good(
+    recipe: Recipe,
+    walked: Walk,
+    finding: Finding,
+    before: Counter[tuple[str, str]],
+    buried: set[str],
+) -> Iterator[Repair]:
+    """The repairs that take the finding away, wake none, and leave every later effect seen."""
     for repair in finding.repairs:
         if not _can_be(repair) or (len(recipe.passes) == 1 and isinstance(repair, Remove)):
             continue
@@ -82,7 +105,7 @@ def good_repairs(recipe: Recipe, walked: Walk, finding: Finding) -> Iterator[Rep
         found = Counter(_mark(one) for one in look(after))
         fewer = found[_mark(finding)] < before[_mark(finding)]
         woken = found - before
-        if fewer and not woken and not _buried(after) - _buried(walked):
+        if fewer and not woken and not _buried(after) - buried:
             yield repair
 
 

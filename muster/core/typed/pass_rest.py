@@ -12,7 +12,7 @@ from typing import Any, get_args
 
 from muster.core.craft.techniques import OTHER, TechniqueTrait
 from muster.core.craft.zones import DETAIL_ZONES, JOINTS
-from muster.core.recipes.recipe import MixPart, Pass
+from muster.core.recipes.recipe import MixPart, Pass, ZoneCover
 from muster.core.stack.parts import slug
 from muster.core.typed.bundles import TOOLS, About
 from muster.core.typed.spoken import MEDIA_SAID
@@ -88,6 +88,13 @@ def _measured(one: Pass, line: _Line, about: About) -> Pass:
         values["varnish_share"] = min(1.0, _number(found[1]) / 100)
         if found[2] != "varnish":
             values["finish"] = found[2].lower()
+    shares = []
+    for zone in about.tables.zones[about.kind]:
+        if found := line.take(rf"\b{re.escape(zone)} {_NUMBER} ?%"):
+            share = min(1.0, max(0.01, _number(found[1]) / 100))
+            shares.append(ZoneCover(zone, share))
+    if shares:
+        values |= {"cover_by": tuple(shares), "zones": tuple(row.zone for row in shares)}
     if found := line.take(r"\b1 ?: ?(\d+(?:[.,]\d+)?)\b"):
         values["dilution"] = min(200.0, _number(found[1]))
     if found := line.take(rf"{_NUMBER} ?mm\b"):

@@ -46,7 +46,8 @@ def _flags(one: Pass) -> tuple[tuple[str, bool], ...]:
 
 
 def _where(one: Pass) -> str:
-    where = ", ".join(one.zones)
+    shared = [row.zone for row in one.cover_by]
+    where = ", ".join(zone for zone in one.zones if zone not in shared)
     if one.part:
         where = f"{where} of the part {one.part}" if where else f"the part {one.part}"
     if one.all_but:

@@ -6,7 +6,7 @@ from dataclasses import replace
 
 import pytest
 
-from muster.core.recipes.recipe import MixPart, Pass
+from muster.core.recipes.recipe import MixPart, Pass, ZoneCover
 from muster.core.stack.habits.house import Habits
 from muster.core.stack.minutes import minutes_for
 from muster.core.typed.bundles import About
@@ -117,6 +117,8 @@ AS_PEOPLE_TALK = [
     ("glue grille, photo-etch to resin, epoxy", "glue",
      {"materials": ("photo-etch", "resin"), "adhesive": "epoxy"}),
     ("brush Reed green, 20 % satin", "brush", {"varnish_share": 0.2, "finish": "satin"}),
+    ("spray Dust, rear 50 %, front 10 %", "spray",
+     {"cover_by": (ZoneCover("front", 0.1), ZoneCover("rear", 0.5)), "cover": None}),
 ]  # fmt: skip
 
 

@@ -6,11 +6,9 @@ from collections.abc import Iterator, Mapping
 
 import numpy as np
 
-from muster.core.colour.observer import Floats
 from muster.core.colour.spaces import difference as ciede2000
-from muster.core.colour.spaces import hexes_of, xyz_of_lab
 from muster.core.craft.techniques import TechniqueTrait
-from muster.core.stack.appearance import lie_of
+from muster.core.stack.appearance import Surface, lie_of
 from muster.core.stack.finding import Change, Finding, Remove, Repair, rule
 from muster.core.stack.layer import AppliedLayer
 from muster.core.stack.tones import difference, lightness, nearer
@@ -49,16 +47,15 @@ def _film(walked: Walk, step: Step) -> Iterator[Finding]:
     """A wash, a filter or an edge, by what it changes."""
     film = step.layer
     changes = []
-    for zone in film.zones:
-        surfaces = walked.surfaces[zone]
-        was, now = surfaces[film.index - 1].lab(), surfaces[film.index].lab()
-        for place in range(3):
-            changes.append((float(ciede2000(was[place], now[place])), place, zone))
+    for was, now in _met(walked, step):
+        apart = ciede2000(was.lab(), now.lab())
+        place = int(np.argmax(apart))
+        changes.append((float(apart[place]), was))
     if not changes:
         return
-    most, _, zone = max(changes)
+    most, ground_surface = max(changes, key=lambda change: change[0])
     lights = film.does(TechniqueTrait.LIGHTS)
-    if lights and walked.surfaces[zone][film.index - 1].lab()[2][0] > TOO_LIGHT:
+    if lights and ground_surface.lab()[2][0] > TOO_LIGHT:
         # A base that leaves no room for lights is told at the base.
         return
     least = LEAST_LIGHT if lights else LEAST.get(film.technique.name, LEAST_MARK)
@@ -66,13 +63,13 @@ def _film(walked: Walk, step: Step) -> Iterator[Finding]:
         return
     lies = lie_of(film.pass_)
     place = int(np.argmax([t * s for t, s in zip(lies.thick, lies.share, strict=True)]))
-    ground = walked.surfaces[zone][film.index - 1].lab()[place]
+    ground = ground_surface.lab()[place]
     words = (
         f"'{film.name}' will not show in the {PLACES[place]}: ΔE00 {most:.1f} at most, on a ground "
         f"of L* {ground[0]:.0f}"
     )
     assert film.pass_.colour is not None
-    colour = nearer(film.pass_.colour, _hex(ground), 18.0)
+    colour = nearer(film.pass_.colour, ground_surface.hexes[place], 18.0)
     repairs: tuple[Repair, ...] = (
         Change("a lighter colour", film.pass_.key, (("colour", colour),)),
         Remove("leave it out", film.pass_.key),
@@ -91,7 +88,7 @@ def _mark(walked: Walk, step: Step) -> Iterator[Finding]:
     """A chip, a streak, dust: by its own colour against the flats."""
     film = step.layer
     assert film.pass_.colour is not None
-    grounds = [_hex(walked.surfaces[zone][film.index - 1].lab()[1]) for zone in film.zones]
+    grounds = [was.hexes[1] for was, _ in _met(walked, step)]
     found = [(difference(film.pass_.colour, ground), ground) for ground in dict.fromkeys(grounds)]
     if not found:
         return
@@ -118,5 +115,11 @@ def _chips(film: AppliedLayer) -> bool:
     return film.does(TechniqueTrait.CHIPS) or brushed
 
 
-def _hex(lab: Floats) -> str:
-    return hexes_of(xyz_of_lab(np.array([lab])))[0]
+def _met(walked: Walk, step: Step) -> list[tuple[Surface, Surface]]:
+    """What a pass lies on and what becomes of it, each look once."""
+    at = step.layer.index
+    pairs = {}
+    for zone in step.layer.zones:
+        was, now = walked.surfaces[zone][at - 1 : at + 1]
+        pairs[id(was), id(now)] = was, now
+    return list(pairs.values())
