@@ -89,6 +89,9 @@ MAIN: dict[Kind, tuple[str, ...]] = {
 JOINTS = "joints"
 """Faces that are to be glued, bores and axles: no zone of their own, kept free of paint or not."""
 
+MARKS = ("eyes", "markings", "sign", "lights")
+"""Zones as small as a mark: nobody counts coats there, nor is anything based on them."""
+
 DETAIL_ZONES = ("recesses", "edges")
 """Not zones of their own: a pass there touches a little of every zone."""
 

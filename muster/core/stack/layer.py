@@ -10,7 +10,7 @@ from muster.core.craft.clocks import drying_factor
 from muster.core.craft.media import Grade, Medium, MediumTrait, State
 from muster.core.craft.tables import DEFAULTS, USUAL_GLUE, Tables
 from muster.core.craft.techniques import OTHER, Technique, TechniqueTrait
-from muster.core.craft.zones import DETAIL_ZONES, MAIN
+from muster.core.craft.zones import DETAIL_ZONES, MAIN, MARKS
 from muster.core.recipes.recipe import Pass, Recipe
 from muster.core.stack.parts import Reach, reaches
 from muster.core.vocabulary import MOST_MINUTES, Kind, Material, Purpose
@@ -223,7 +223,8 @@ def _purpose(
         return "light"
     if film.does(TechniqueTrait.TINTS) or film.does(TechniqueTrait.LINE):
         return "shade"
-    if film.does(TechniqueTrait.DECALS) or film.cover < SMALL:
+    small = bool(one.zones) and all(zone in MARKS for zone in one.zones)
+    if film.does(TechniqueTrait.DECALS) or film.cover < SMALL or small:
         return "mark"
     if not film.does(TechniqueTrait.HIDES):
         return "hide"

@@ -95,6 +95,11 @@ def _figures() -> dict[str, Recipe]:
             p("varnish", "matt", medium="enamel varnish", finish="matt", tool="brush"),
             material="metal",
         ),
+        "white of an eye in one coat": made(
+            SPRAYED, spot("coat", GREEN, "cloth"), spot("face", SKIN, "skin"),
+            p("brush", "white of eyes", colour="#efeae0", zones=["eyes"], tier="close"), WASH,
+            MATT,
+        ),
         "black rim after the varnish": made(
             SPRAYED, spot("coat", GREEN, "cloth"), spot("face", SKIN, "skin"), WASH, MATT,
             p("brush", "rim", colour=BLACK, zones=["base rim"]),
@@ -241,6 +246,16 @@ def _vehicles() -> dict[str, Recipe]:
         "aerial fitted at the end": made(
             CAN, OLIVE, GLOSS, DECALS, SATIN, PIN, MATT,
             p("glue", "aerial", adhesive="superglue", fragile=True, part="aerial"),
+        ),
+        "graphite on the tracks after all": made(
+            CAN, OLIVE, spot("tracks", "#3b322b", "tracks"), PIN, MATT,
+            p("pencil", "graphite", colour="#7a7d80", zones=["tracks"]),
+        ),
+        "dots of oil, blended": made(
+            PRIMER, p("spray", "sand", colour=SAND, coats=2), SATIN,
+            p("stipple", "pale dots", medium="oil", colour="#e8dcb0"),
+            p("stipple", "blue dots", medium="oil", colour="#405070"),
+            p("blend", "blended down", carrier="white spirit"), MATT,
         ),
         "exhaust of its own, soot last": made(
             CAN, OLIVE, spot("exhaust", OXIDE, "exhaust", coats=2),
