@@ -10,6 +10,7 @@ from muster.core.craft.techniques import TechniqueTrait
 from muster.core.stack.finding import Finding, Insert, Move, rule
 from muster.core.stack.formatting import join_words, key_behind, varnish
 from muster.core.stack.layer import SMALL, AppliedLayer
+from muster.core.stack.masks import masked
 from muster.core.stack.walk import Step, Walk
 
 MATT = varnish("matt", "matt coat", "matt")
@@ -34,7 +35,7 @@ def _late(walked: Walk, step: Step) -> Iterator[Finding]:
             # A matt coat over the whole model reaches painted glass that nobody masks.
             glass = {zone for zone in layer.zones if walked.is_clear(zone)}
             zones = glass - set(film.pass_.all_but)
-        if zones and layer.paints and _shines(walked, layer) and not _masked(walked, step, zones):
+        if zones and layer.paints and _shines(walked, layer) and not masked(walked, step, zones):
             words = (
                 f"matt '{film.name}' lies over '{layer.name}', which is to shine: mask it, or do "
                 "it afterwards"
@@ -50,17 +51,6 @@ def _shines(walked: Walk, layer: AppliedLayer) -> bool:
         return False
     glass = any(walked.is_clear(zone) for zone in layer.pass_.zones)
     return glass or layer.pass_.finish in ("gloss", "metallic")
-
-
-def _masked(walked: Walk, step: Step, zones: set[str]) -> bool:
-    """Whether a mask lies on these zones when a pass comes."""
-    on = False
-    for before in walked.before(step):
-        if before.layer.does(TechniqueTrait.COVERS_UP):
-            on = on or zones <= set(before.layer.zones)
-        elif before.layer.technique.act == "mask":
-            on = False
-    return on
 
 
 def _last_coat(walked: Walk) -> Iterator[Finding]:

@@ -7,7 +7,8 @@ from collections.abc import Iterator
 from muster.core.craft.techniques import TechniqueTrait
 from muster.core.stack.finding import Change, Finding, Repair, rule
 from muster.core.stack.joints import sides
-from muster.core.stack.walk import Step, Walk
+from muster.core.stack.masks import masked
+from muster.core.stack.walk import Walk
 
 FROSTS = ("superglue", "solvent cement", "accelerator", "hot glue")
 
@@ -20,7 +21,9 @@ def findings(walked: Walk) -> Iterator[Finding]:
         near = any(walked.is_clear(zone) for zone in film.pass_.zones) or film.material == "clear"
         joined = film.does(TechniqueTrait.JOINS) and (near or "clear" in sides(walked, step))
         glue = film.pass_.adhesive if joined and film.pass_.adhesive in FROSTS else None
-        hot = film.lays and film.carrier == "lacquer thinner" and near and not _masked(walked, step)
+        glass = {zone for zone in film.zones if walked.is_clear(zone)}
+        hot = film.lays and film.carrier == "lacquer thinner" and near
+        hot = hot and not (glass and masked(walked, step, glass))
         if glue is None and not hot:
             continue
         words = f"{glue or 'lacquer'} of '{film.name}' frosts clear parts"
@@ -34,13 +37,3 @@ def findings(walked: Walk) -> Iterator[Finding]:
                       ("technique", "varnish" if seals else "brush"))  # fmt: skip
             repairs = (Change("use acrylic instead", film.pass_.key, values),)
         yield Finding("frosted glass", "warning", words, film.pass_.key, repairs)
-
-
-def _masked(walked: Walk, step: Step) -> bool:
-    on = False
-    for before in walked.before(step):
-        if before.layer.does(TechniqueTrait.COVERS_UP):
-            on = True
-        elif before.layer.technique.act == "mask":
-            on = False
-    return on
