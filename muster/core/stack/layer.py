@@ -13,6 +13,7 @@ from muster.core.craft.techniques import OTHER, Technique, TechniqueTrait
 from muster.core.craft.zones import DETAIL_ZONES, MAIN, MARKS
 from muster.core.recipes.recipe import Pass, Recipe
 from muster.core.stack.parts import Reach, reaches
+from muster.core.stack.tones import is_neutral
 from muster.core.vocabulary import MOST_MINUTES, Kind, Material, Purpose
 
 WARM_AIR = 0.2
@@ -266,7 +267,10 @@ def _undercoats(
         )
         if one.paints and hides and one.cover >= 0.2:
             hidden |= set(one.zones) & mine
-    return len(hidden) * 2 >= len(mine)
+    # A grey, a black or a white is an undercoat where half of it is covered; a colour only where
+    # most of it is: else it is the colour that stays.
+    half = len(hidden) * 2 - len(mine)
+    return half > 0 or (half == 0 and is_neutral(film.pass_.colour))
 
 
 def _over_fluid(film: AppliedLayer, before: list[AppliedLayer]) -> bool:

@@ -47,6 +47,18 @@ def hue_apart(one: str, two: str) -> float:
     return min(apart, 360 - apart)
 
 
+NEUTRAL = 8.0
+"""Chroma up to which an undercoat is a grey of some kind. Common practice."""
+
+
+def is_neutral(colour: str | None) -> bool:
+    """Whether a stated colour is black, grey or white; one that is not stated may be."""
+    if colour is None:
+        return True
+    _, a, b = _lab(colour)
+    return math.hypot(a, b) <= NEUTRAL
+
+
 GREY = 6.0
 """Chroma below which a colour has no hue to speak of."""
 

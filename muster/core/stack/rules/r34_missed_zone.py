@@ -90,6 +90,10 @@ def _skipped(walked: Walk) -> Iterator[Finding]:
                 yield Finding("missed zone", "warning", words, one.key, _own_pass(step, apart))
                 return
             continue
+        if wear and (skipped := _said_but_bare(walked, step)) is not None:
+            words = f"'{one.name}' works the rest and skips {skipped}"
+            yield Finding("missed zone", "warning", words, one.key, _as_well(one, skipped))
+            return
         for sisters in SISTERS.get(walked.recipe.kind, ()):
             there = [zone for zone in sisters if _painted(walked, zone)]
             mine = [zone for zone in there if zone in layer.zones]
@@ -114,6 +118,35 @@ def _bare_part(walked: Walk, step: Step) -> str | None:
             if _painted(walked, zones[0]) and not _worn(walked, zones[0], wear=True):
                 return part
     return None
+
+
+def _said_but_bare(walked: Walk, step: Step) -> str | None:
+    """A zone left out by name, on wheels or hull, that is painted and that nothing else wears."""
+    sisters = {
+        inner
+        for zones in SISTERS.get(walked.recipe.kind, ())
+        for zone in zones
+        if zone in walked.zones
+        for inner in inside_of(walked.zones, zone)
+    }
+    return next(
+        (
+            zone
+            for zone in step.layer.pass_.all_but
+            if zone in sisters and _painted(walked, zone) and not _worn_itself(walked, zone)
+        ),
+        None,
+    )
+
+
+def _worn_itself(walked: Walk, zone: str) -> bool:
+    """Whether a pass of wear reaches that very zone."""
+    return any(
+        step.layer.purpose == "wear"
+        and step.layer.paints
+        and zone in {*step.layer.zones, *step.layer.besides}
+        for step in walked.steps
+    )
 
 
 def _own_pass(step: Step, part: str) -> tuple[Repair, ...]:

@@ -214,6 +214,13 @@ FAULTY: dict[str, Mistake] = {
     "chips that skip the wheels": _of(
         "missed zone", "and running gear", CAN, OLIVE, SATIN,
         p("sponge", "chips", colour=PEAT, zones=["upper", "lower"], varied=True), PIN, MATT),
+    "chips on all but the wheels": _of(
+        "missed zone", "and wheels", CAN, OLIVE, SATIN,
+        p("sponge", "chips", colour=PEAT, all_but=["wheels"], varied=True), PIN, MATT),
+    "resin sprayed in its colour": _of(
+        "no undercoat", "an undercoat first", p("wash parts", "bath"),
+        p("spray", "coats", colour=GREEN), spot("face", SKIN, "skin"), WASH, MATT, kind="figure",
+        material="resin"),
     "superglue at the canopy": _of(
         "frosted glass", "use clear-parts glue", PRIMER,
         p("spray", "grey", colour=GREY, coats=2),

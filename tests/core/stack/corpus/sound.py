@@ -247,6 +247,11 @@ def _vehicles() -> dict[str, Recipe]:
             CAN, OLIVE, GLOSS, DECALS, SATIN, PIN, MATT,
             p("glue", "aerial", adhesive="superglue", fragile=True, part="aerial"),
         ),
+        "chips on all but the tracks, which rust": made(
+            CAN, OLIVE, spot("tracks", "#4c4640", "tracks"), SATIN,
+            p("sponge", "chips", colour=PEAT, all_but=["tracks"], varied=True),
+            p("stipple", "rust", colour="#8a4426", zones=["tracks"]), PIN, MATT,
+        ),
         "graphite on the tracks after all": made(
             CAN, OLIVE, spot("tracks", "#3b322b", "tracks"), PIN, MATT,
             p("pencil", "graphite", colour="#7a7d80", zones=["tracks"]),
