@@ -81,3 +81,9 @@ def test_own_ways_zones_materials_and_glues_are_known() -> None:
 def test_rows_that_cannot_hold_are_refused(own: Own, words: str) -> None:
     with pytest.raises(DomainError, match=words):
         tables_of(own)
+
+
+def test_a_glue_of_ones_own_takes_as_long_as_its_label_says() -> None:
+    own = tables_of(Own(adhesives=(OwnAdhesive("slow epoxy", ("resin",), handle_min=480),)))
+    glued = recipe(p("glue", adhesive="slow epoxy"), UNDER, material="resin")
+    assert walk(glued, tables=own).steps[0].wait.minutes == 480

@@ -77,7 +77,7 @@ async function addOther() {
     techniques: { name, like, minutes: number(minutes), cover: null },
     zones: { kind, name, beside: like ? [like] : [] },
     materials: { name, like },
-    adhesives: { name, holds: [like] },
+    adhesives: { name, holds: [like], handle_min: number(minutes) },
     media: { name },
   }
   if (await put(table, made[table])) other.value = { ...other.value, name: '', minutes: '' }
@@ -181,6 +181,16 @@ function usual(name: string): string {
       <label v-if="other.table === 'techniques'" class="grid gap-1 text-14"
         >minutes a model
         <input v-model="other.minutes" type="number" min="0.1" step="any" class="field w-24"
+      /></label>
+      <label v-if="other.table === 'adhesives'" class="grid gap-1 text-14"
+        >handled after, min
+        <input
+          v-model="other.minutes"
+          type="number"
+          min="0"
+          step="any"
+          class="field w-24"
+          placeholder="as usual"
       /></label>
       <button class="btn">Keep it</button>
     </form>
