@@ -166,15 +166,21 @@ def walk(
             minutes = needed if stated is None else stated
             steps[-1] = replace(last, wait=Wait(minutes, needed, why, stated is not None))
             clock += minutes
-        by_zone = {zone: _exposed(tops.get(zone, ()), clock) for zone in film.zones}
+        by_zone = _exposed_by_zone(film.zones, tops, clock)
         end = clock + film.pass_.minutes
         seen = {met.layer.index: met for zone in by_zone.values() for met in zone}
         exposed = tuple(seen[index] for index in sorted(seen, reverse=True))
         steps.append(Step(film, clock, end, by_zone, exposed, Wait(0, 0, "", False), asks))
         clock = end
         if film.lays:
+            # Zones that were treated alike go on sharing what lies open on them.
+            laid: dict[tuple[int, float], tuple[Top, ...]] = {}
             for zone in (*film.zones, *film.besides):
-                tops[zone] = _covered(film, end, tops.get(zone, ()), zone)
+                below, cover = tops.get(zone, ()), film.cover_of(zone)
+                key = id(below), cover
+                if key not in laid:
+                    laid[key] = _covered(film, end, below, cover)
+                tops[zone] = laid[key]
         elif film.technique.act == "work":
             for zone in film.zones:
                 tops[zone] = _worked(film, end, tops.get(zone, ()))
@@ -282,9 +288,11 @@ def dries_after(step: Step) -> float:
     return max([own, *(worked.touch for worked in worked_films(step))])
 
 
-def _covered(film: AppliedLayer, end: float, below: tuple[Top, ...], zone: str) -> tuple[Top, ...]:
+def _covered(
+    film: AppliedLayer, end: float, below: tuple[Top, ...], cover: float
+) -> tuple[Top, ...]:
     """What lies open once a film is laid: a whole one hides the rest, a sealing one seals it."""
-    if film.cover_of(zone) < WHOLE:
+    if cover < WHOLE:
         return ((film, end, False), *below)
     if not film.seals:
         return ((film, end, False),)
@@ -304,6 +312,17 @@ def _worked(film: AppliedLayer, end: float, open_: tuple[Top, ...]) -> tuple[Top
 def _still(film: AppliedLayer, layer: AppliedLayer) -> float:
     """The greatest age at the end of working at which the film was workable when it was begun."""
     return workable(layer)[1] + film.pass_.minutes + SECOND
+
+
+def _exposed_by_zone(
+    zones: tuple[str, ...], tops: Tops, now: float
+) -> dict[str, tuple[ExposedLayer, ...]]:
+    found: dict[int, tuple[ExposedLayer, ...]] = {}
+    for zone in zones:
+        open_ = tops.get(zone, ())
+        if id(open_) not in found:
+            found[id(open_)] = _exposed(open_, now)
+    return {zone: found[id(tops.get(zone, ()))] for zone in zones}
 
 
 def _exposed(open_: tuple[Top, ...], now: float) -> tuple[ExposedLayer, ...]:
@@ -339,8 +358,9 @@ def _asks(film: AppliedLayer, tops: Tops) -> tuple[tuple[AppliedLayer, float], .
 def _met(film: AppliedLayer, tops: Tops) -> Iterator[tuple[AppliedLayer, float]]:
     """Each film that lies open and unsealed in the pass's zones, once, and when it was laid."""
     seen: set[int] = set()
-    for zone in film.zones:
-        for layer, end, sealed in tops.get(zone, ()):
+    alike = {id(open_): open_ for zone in film.zones if (open_ := tops.get(zone, ()))}
+    for open_ in alike.values():
+        for layer, end, sealed in open_:
             if not sealed and layer.index not in seen:
                 seen.add(layer.index)
                 yield layer, end
