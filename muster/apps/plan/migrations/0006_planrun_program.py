@@ -6,5 +6,4 @@ class Migration(migrations.Migration):
 
     operations = [
         migrations.AddField("PlanRun", "program", models.CharField(max_length=16, default="")),
-        migrations.AlterField("PlanRun", "first_cost_s", models.BigIntegerField(default=0)),
     ]
