@@ -17,7 +17,7 @@ from schemathesis import Case
 from muster.api.root import api
 from tests.conftest import Clock, post
 
-EXAMPLES = int(os.environ.get("CRISP_EXAMPLES", "3"))
+EXAMPLES = int(os.environ.get("CRISP_EXAMPLES", "2"))
 ENDS = ("/api/me/delete", "/api/sign-out", "/api/sign-in", "/api/sign-up", "/api/open-demo")
 """What ends the session, or needs none: tested by hand."""
 
@@ -35,7 +35,8 @@ def full(ada: Client, held: Clock, muster: dict[str, Any]) -> dict[str, Any]:
             "pot_id": pots[0]["id"], "code": "infantry-six", "fact_id": 1}  # fmt: skip
 
 
-@schema.exclude(path=list(ENDS)).parametrize()
+# A new recipe asks what a changed one asks, and its body takes long to draw.
+@schema.exclude(path=list(ENDS)).exclude(path="/api/recipes", method="POST").parametrize()
 @settings(
     max_examples=EXAMPLES, deadline=None, derandomize=True, database=None,
     phases=[Phase.explicit, Phase.generate], suppress_health_check=list(HealthCheck),
