@@ -38,7 +38,7 @@ const more = computed(() => {
     parts.value && `parts: ${parts.value}`,
     fragile.value && `fragile: ${fragile.value}`,
   ]
-  return [...said, `minutes for 1/${subject.value.scale}`].filter(Boolean).join('; ')
+  return `Parts and scale: ${[...said, `minutes for 1/${subject.value.scale}`].filter(Boolean).join('; ')}`
 })
 
 function setScale(text: string) {
