@@ -46,7 +46,7 @@ def check(
     walked = walk(recipe, climate, habits, tables, scale, lifted)
     order = {one.key: index for index, one in enumerate(walked.recipe.passes)}
     found = with_good_repairs(recipe, walked)
-    found += _own_zones(recipe, tables)
+    found += (*_own_zones(recipe, tables), *_unknown_materials(recipe, tables))
     found.sort(key=lambda one: (SEVERITIES.index(one.severity), order.get(one.key, -1), one.code))
     return Report(
         walked, tuple(found), tuple(cautions_of(walked.recipe, tables)),
@@ -63,6 +63,17 @@ def _own_zones(recipe: Recipe, tables: Tables) -> Iterator[Finding]:
             near = f"; {alike}" if alike.startswith("did you mean") else ""
             words = f"no zone '{zone}' is known on a {recipe.kind}: taken for a new one{near}"
             yield Finding("zone of its own", "note", words, one.key)
+
+
+def _unknown_materials(recipe: Recipe, tables: Tables) -> Iterator[Finding]:
+    """Materials of parts and joints that the tables lack: no rule speaks of them."""
+    said = [("", row.material) for row in recipe.materials]
+    said += [(one.key, name) for one in recipe.passes for name in one.materials]
+    for key, name in said:
+        if name not in tables.materials:
+            near = nearest(name, tables.materials)
+            words = f"no material is called '{name}', so nothing is said of it: {near}"
+            yield Finding("unknown material", "note", words, key)
 
 
 def refuse_unknown(recipe: Recipe, tables: Tables = DEFAULTS) -> None:

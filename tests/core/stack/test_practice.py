@@ -255,3 +255,10 @@ def test_steps_without_paint_take_none_and_wait_for_nothing_but_the_hand() -> No
     assert not any(step.layer.lays for step in walked.steps[: len(steps)])
     assert [step.wait.minutes for step in walked.steps[: len(steps)]] == [0] * len(steps)
     assert codes(*steps, UNDER, OLIVE, MATT) == set()
+
+
+def test_a_material_that_nobody_knows_is_said_and_judged_by_no_rule() -> None:
+    glued = p("glue", "horn", adhesive="superglue", materials=["horn", "polystyrene"])
+    found = check(recipe(glued, UNDER, OLIVE, MATT, materials={"grip": "bone"})).findings
+    assert [(one.code, one.severity) for one in found] == [("unknown material", "note")] * 2
+    assert "'bone'" in found[0].words and "'horn'" in found[1].words
