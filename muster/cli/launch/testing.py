@@ -6,7 +6,6 @@ import subprocess
 import sys
 import tempfile
 import time
-from pathlib import Path
 from typing import IO
 
 from muster.cli.launch import database
@@ -84,26 +83,14 @@ def _tests(words: list[str]) -> int:
         code = _pytest([*anew, *words]).wait()
     else:
         with tempfile.TemporaryFile() as told:
-            apps = sorted(str(path) for path in (ROOT / "tests/apps").glob("test_*.py"))
-            drills = [path for path in apps if Path(path).name in WITH_THE_OTHERS]
-            beside = _pytest(
-                [*anew, *(path for path in apps if path not in drills)], told,
-                "test_crisp_muster_apps",
-            )  # fmt: skip
-            rest = [str(path) for path in sorted((ROOT / "tests").iterdir())
-                    if path.name not in ("apps", "bench", "__pycache__")
-                    and (path.is_dir() or path.name.startswith("test_"))]  # fmt: skip
-            code = _pytest([*anew, *drills, *rest]).wait()
+            beside = _pytest([*anew, "tests/apps"], told, "test_crisp_muster_apps")
+            code = _pytest([*anew, "--ignore=tests/apps"]).wait()
             code = max(code, beside.wait())
             told.seek(0)
             say(told.read().decode())
     if code in (0, 1):
         UNFINISHED.unlink()
     return code
-
-
-WITH_THE_OTHERS = ("test_drills.py", "test_migrated.py")
-"""Tests of the application that run with the others, so that both cores end at one time."""
 
 
 def _pytest(
