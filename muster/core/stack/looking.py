@@ -24,8 +24,8 @@ from muster.core.stack.walk import Walk, walk_again
 from muster.core.vocabulary import MOST_MINUTES
 
 ONE_CAUSE = (
-    "handled soft", "mask on soluble", "mask on soft paint", "wrinkles", "hot over soft",
-    "unprotected paint", "bare decal", "sealed too soon", "lifts", "local first",
+    "mask on soluble", "mask on soft paint", "hot over soft", "unprotected paint", "bare decal",
+    "sealed too soon", "lifts", "local first",
 )  # fmt: skip
 """What these say of one pass is one thing: it comes too soon, or over the wrong film. The most
 telling first."""
