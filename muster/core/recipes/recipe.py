@@ -83,6 +83,14 @@ class PartMaterial:
     material: Name
 
 
+PartMaterials = Annotated[
+    tuple[PartMaterial, ...], Field(max_length=40), BeforeValidator(_by_name)
+]  # fmt: skip
+PartNames = Annotated[tuple[PartName, ...], Field(max_length=40)]
+Scale = Annotated[int, Field(ge=1, le=1000)]
+"""72 for 1/72."""
+
+
 @dataclass(frozen=True, config=STRICT)
 class Pass:
     """One pass of a recipe.
@@ -174,14 +182,12 @@ class Recipe:
     passes: Annotated[tuple[Pass, ...], Field(min_length=1, max_length=MOST_PASSES + SPARE_PASSES)]
     material: Name = "polystyrene"
     """A ``Material``, or a material of the user's own."""
-    materials: Annotated[
-        tuple[PartMaterial, ...], Field(max_length=40), BeforeValidator(_by_name)
-    ] = ()
+    materials: PartMaterials = ()
     """Of parts that are made of something else."""
     use: Use = "played"
-    fragile: Annotated[tuple[PartName, ...], Field(max_length=40)] = ()
+    fragile: PartNames = ()
     """Parts that snap in the hand."""
-    scale: Annotated[int, Field(ge=1, le=1000)] = 72
+    scale: Scale = 72
     """For which its minutes and sizes of marks are said: 72 for 1/72."""
 
     def for_tier(self, tier: Tier) -> tuple[Pass, ...]:
@@ -196,12 +202,10 @@ class Subject:
     which of them are fragile, and for which scale its minutes are said."""
 
     material: Name = "polystyrene"
-    materials: Annotated[
-        tuple[PartMaterial, ...], Field(max_length=40), BeforeValidator(_by_name)
-    ] = ()
+    materials: PartMaterials = ()
     use: Use = "played"
-    fragile: Annotated[tuple[PartName, ...], Field(max_length=40)] = ()
-    scale: Annotated[int, Field(ge=1, le=1000)] = 72
+    fragile: PartNames = ()
+    scale: Scale = 72
 
 
 def subject_of(recipe: Recipe) -> Subject:

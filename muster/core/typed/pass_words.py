@@ -7,8 +7,14 @@ from muster.core.stack.formatting import duration
 
 
 def in_words(one: Pass) -> str:
-    """'pin wash · enamel · 1 Peat : 4 white spirit · recesses of lower · ×2 · 8 min a model'."""
-    said = [one.technique if one.name == one.technique else f"{one.name}: {one.technique}"]
+    """A pass with its name, what is said of it, and its minutes."""
+    name = "" if one.name == one.technique else f"{one.name}: "
+    return f"{name}{how(one)} · {one.minutes:g} min a model"
+
+
+def how(one: Pass) -> str:
+    """All else that is said of it: 'pin wash · enamel · 1 Peat : 4 white spirit · lower · ×2'."""
+    said = [one.technique]
     tool = one.tool if one.tool != one.technique else None
     said += [one.medium or "", tool or "", one.adhesive or ""]
     said.append(" : ".join(f"{part.parts} {part.name}" for part in one.mix))
@@ -34,7 +40,6 @@ def in_words(one: Pass) -> str:
         said.append(f"soaked {one.soak_s:g} s")
     if one.stand_min is not None:
         said.append(f"then wait {duration(one.stand_min)}")
-    said.append(f"{one.minutes:g} min a model")
     return " · ".join(filter(None, said))
 
 

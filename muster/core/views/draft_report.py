@@ -15,7 +15,7 @@ from muster.core.craft.climate import Climate, spray_limit
 from muster.core.craft.clocks import drying_factor
 from muster.core.craft.tables import Tables
 from muster.core.craft.techniques import TechniqueTrait
-from muster.core.recipes.expand import expand_recipe
+from muster.core.recipes.expand import expand_recipe, held_by
 from muster.core.recipes.recipe import Pass, Recipe, Subject, subject_of
 from muster.core.stack.appearance import Appearance, Surface, detail_zones
 from muster.core.stack.cautions import FIRST
@@ -27,6 +27,7 @@ from muster.core.stack.layer import AppliedLayer
 from muster.core.stack.repair_cost import cost_of, minutes_of
 from muster.core.stack.walk import Lifted, Walk
 from muster.core.stack.windows import window_of
+from muster.core.typed.pass_words import how
 
 
 @dataclass(frozen=True)
@@ -75,6 +76,8 @@ class Seam:
     """The medium that this house uses instead."""
     inside: list[str]
     """The passes of the recipe that it holds."""
+    words: str
+    """All that is said of the pass beside its name and its minutes."""
     within: str
     """Within which time the next pass must begin; empty: no limit."""
     dried: str | None
@@ -169,6 +172,7 @@ class Draft:
                 cautions=cautions.get(key, []), serious=key in serious,
                 instead=layer.medium.said if layer.medium and other else "",
                 inside=[*held, layer.name] if stated.holds else [],
+                words=f"version {name[1]}" if (name := held_by(stated)) else how(stated),
                 within=duration(window) if window else "",
                 dried=layer.pass_.colour,
                 appearances={zone: drawn[id(surfaces[zone][layer.index])]

@@ -27,7 +27,9 @@ ACRYLIC = Habits(weathering="all-acrylic")
 def test_every_oily_medium_has_a_water_borne_one_instead(medium: str) -> None:
     assert MEDIA[medium].carrier == "white spirit"
     assert MEDIA[INSTEAD[medium]].carrier == "water"
-    assert MEDIA[INSTEAD[medium]].recoat <= MEDIA[medium].recoat
+    # Mud and fixed dust dry alike in water and spirit; all else is ready sooner.
+    sooner = MEDIA[medium].recoat - MEDIA[INSTEAD[medium]].recoat
+    assert sooner == 0 if MEDIA[medium].kind == "pigment effect" else sooner > 0
 
 
 @pytest.mark.parametrize("one", STARTERS, ids=lambda one: one.id)

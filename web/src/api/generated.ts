@@ -3837,6 +3837,8 @@ export interface components {
             why: string;
             /** Within */
             within: string;
+            /** Words */
+            words: string;
         };
         /**
          * Seen

@@ -189,7 +189,7 @@ function usual(name: string): string {
           type="number"
           min="0"
           step="any"
-          class="field w-24"
+          class="field w-32"
           placeholder="as usual"
       /></label>
       <button class="btn">Keep it</button>

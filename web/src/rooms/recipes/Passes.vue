@@ -4,7 +4,6 @@ import { computed, ref, watch } from 'vue'
 import type { Schemas } from '../../api/client'
 import Swatch from '../../parts/Swatch.vue'
 import { touches, type Pass, type useDraft } from './draft'
-import { sayMix } from './mix'
 import PassEditor from './PassEditor.vue'
 import { useVocabulary } from '../../vocabulary'
 import Relief from './Relief.vue'
@@ -56,17 +55,6 @@ function takeOut(index: number) {
   open.value = null
 }
 
-function summary(one: Pass): string {
-  return [
-    one.holds ? `version ${one.holds.split('@')[1]}` : one.technique,
-    one.tool,
-    sayMix(one.mix ?? []),
-    one.zones?.join(', '),
-  ]
-    .filter(Boolean)
-    .join(' · ')
-}
-
 /** Recess, flat and edge after a pass: of the zone in view, or of the first that it touches. */
 function relief(key: string): Schemas['Appearance'] | undefined {
   const looks = seam(key)?.appearances ?? {}
@@ -99,7 +87,9 @@ const graveIn = (name: string) =>
         <Swatch :colour="seam(one.key)?.dried ?? one.colour" :finish="one.finish" />
         <div class="min-w-0 flex-1">
           <b>{{ one.name }}</b>
-          <span class="fig block truncate text-14 text-soft">{{ summary(one) }}</span>
+          <span class="fig block truncate text-14 text-soft">{{
+            seam(one.key)?.words ?? one.technique
+          }}</span>
         </div>
         <Relief v-if="relief(one.key)" :look="relief(one.key)!" />
         <span class="fig w-16 text-right">{{ Math.round(one.minutes * 10) / 10 }} min</span>

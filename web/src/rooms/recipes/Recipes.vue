@@ -183,7 +183,7 @@ async function taken(id: string) {
 </script>
 
 <template>
-  <div class="flex min-h-14 flex-wrap items-center justify-between gap-3">
+  <div class="flex min-h-14 flex-wrap items-center justify-between gap-3 max-md:mb-3">
     <h1>Recipes</h1>
     <div class="flex flex-wrap gap-3">
       <button class="btn" @click="naming = true">New recipe</button>
