@@ -13,7 +13,7 @@ from muster.apps.colour.queries import shelf_entries
 from muster.apps.house.services import house_of
 from muster.apps.plan.paces import paces
 from muster.apps.recipes.queries import versions_of
-from muster.core.by_name import ByName
+from muster.core.colour.names import by_name
 from muster.core.craft.climate import Climate
 from muster.core.house import Celsius, Percent
 from muster.core.recipes.expand import held_by
@@ -71,7 +71,7 @@ def check_draft(request: UserRequest, payload: DraftIn) -> DraftReport:
     draft = Draft(
         with_undercoat(recipe, payload.undercoat), climate, habits, house.tables(),
         versions_of(request.user.pk, held) if held else {},
-        ByName((one.paint.name, one.paint) for one in shelf_entries(request.user.pk)),
+        by_name(one.paint for one in shelf_entries(request.user.pk)),
         payload.scale, lifted,
     )  # fmt: skip
     return draft.seen()

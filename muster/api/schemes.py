@@ -13,9 +13,9 @@ from muster.api.throttles import HEAVY, ByUser
 from muster.apps.colour.palette import OwnMix, lab_of_hex, palette_of
 from muster.apps.plan.snapshots import recipes_of
 from muster.apps.roll.queries import choices_of, own_muster
-from muster.core.by_name import ByName
-from muster.core.colour.judge import camouflage, fade_coat, filters, for_scale
+from muster.core.colour.judge import camouflage, fade_share, filters, for_scale
 from muster.core.colour.mixed_passes import coloured
+from muster.core.colour.names import by_name
 from muster.core.colour.paint import stated
 from muster.core.colour.ramps import ramp
 from muster.core.colour.reconstruct import reflectance_of_hex
@@ -82,11 +82,11 @@ class ApartOut(Schema):
 
 
 class PatchesOut(Schema):
-    """Filters by patch, pairs of patches, and the fade coat of the first over all."""
+    """Filters by patch, pairs of patches, and the mist of the first over all."""
 
     filters: list[LivenedOut]
     apart: list[ApartOut]
-    fade_coats: float
+    mist: float
 
 
 class ScaledOut(Schema):
@@ -135,15 +135,15 @@ def vary(request: UserRequest, payload: VariantsIn) -> list[OwnMix]:
 
 @router.post("/colour/patches", response=PatchesOut)
 def patches(request: UserRequest, payload: PatchesIn) -> PatchesOut:
-    """Which filter livens each patch, which patches merge, and how thick a fade coat is."""
+    """Which filter livens each patch, which patches merge, and what share a mist must cover."""
     bench = palette_of(request.user)
     grounds = {one: reflectance_of_hex(one) for one in payload.patches}
     paints = {}
     for paint in payload.paints:
         index = bench.place(paint)
-        paints[bench.kept[index].paint.name] = bench.shelf.optics([(index, 1)])
+        paints[bench.kept[index].called] = bench.shelf.optics([(index, 1)])
     labs = {one: lab_of_hex(one) for one in payload.patches}
-    fade = fade_coat(stated(payload.patches[0]), list(grounds.values()))
+    fade = fade_share(stated(payload.patches[0]), list(grounds.values()))
     return PatchesOut(
         filters=[
             LivenedOut(paint=one.filter, patch=one.patch, chroma=round(one.chroma, 1),
@@ -155,7 +155,7 @@ def patches(request: UserRequest, payload: PatchesIn) -> PatchesOut:
                      least_mm=round(one.least_mm, 2))
             for one in camouflage(labs, payload.tier)
         ],
-        fade_coats=round(fade, 2) if len(payload.patches) > 1 else 0,
+        mist=round(fade, 2) if len(payload.patches) > 1 else 0,
     )  # fmt: skip
 
 
@@ -177,15 +177,15 @@ def accents(request: UserRequest, muster_id: int) -> list[AccentOut]:
     muster = own_muster(request.user, muster_id)
     choices = choices_of(muster)
     recipes = recipes_of(muster, choices)
-    paints = ByName((one.paint.name, one.paint) for one in palette_of(request.user).kept)
-    by_name: dict[str, dict[str, str]] = {}
+    paints = by_name(one.paint for one in palette_of(request.user).kept)
+    alike: dict[str, dict[str, str]] = {}
     for unit in choices.units:
         recipe = coloured(recipes[unit.recipe, unit.recipe_version], paints)
         for one in recipe.passes:
             if one.colour is not None:
-                by_name.setdefault(one.name, {})[f"{unit.name}: {one.name}"] = one.colour
+                alike.setdefault(one.name, {})[f"{unit.name}: {one.name}"] = one.colour
     found = []
-    for colours in by_name.values():
+    for colours in alike.values():
         pairs = consistency({name: lab_of_hex(colour) for name, colour in colours.items()})
         found += [
             AccentOut(one=pair.one, two=pair.two, difference=round(pair.difference, 1))

@@ -22,7 +22,6 @@ from muster.core.colour.owned import OwnedPaint, Reading, optics_of
 from muster.core.colour.paint import contrast_ratio
 from muster.core.formats import shelf as shelf_format
 from muster.core.typed.paint_line import read_paint
-from muster.core.vocabulary import name_key
 
 router = Router()
 
@@ -209,8 +208,7 @@ def _twins(one: ShelfEntry, kept: list[ShelfEntry]) -> list[int]:
         for other in kept
         if other.id != one.id
         and (
-            name_key(other.paint.name) == name_key(one.paint.name)
-            or (one.paint.code and (one.paint.range, one.paint.code)
-                == (other.paint.range, other.paint.code))
+            other.paint.twin_key[0] == one.paint.twin_key[0]
+            or (one.paint.code and other.paint.twin_key[1:] == one.paint.twin_key[1:])
         )
     ]  # fmt: skip

@@ -14,15 +14,13 @@ from pydantic import Field
 
 from muster.api.requests import UserRequest
 from muster.api.throttles import HEAVY, ByUser
-from muster.apps.colour.paint_usage import used_from, whole_recipes
+from muster.apps.colour.paint_usage import stock_of, used_from, whole_recipes
 from muster.apps.colour.queries import shelf_entries
 from muster.apps.house import services
 from muster.apps.plan.read_facts import facts_of
 from muster.apps.roll.queries import choices_of, own_muster
 from muster.core.amounts.area import BOXES, Box, model_cm2
 from muster.core.amounts.mesh import MOST_BYTES, measured
-from muster.core.amounts.requirements import Stock
-from muster.core.by_name import ByName
 from muster.core.errors import DomainError
 from muster.core.facts.replay import replay
 from muster.core.formats.cells import guarded
@@ -129,10 +127,7 @@ def mesh(
 def _out(user: User, muster_id: int) -> Supplies:
     muster = own_muster(user, muster_id)
     choices = choices_of(muster)
-    stock = ByName(
-        (one.paint.name, Stock(one.paint.left_ml, one.paint.size_ml, one.paint.price))
-        for one in used_from(user, shelf_entries(user.pk))
-    )
+    stock = stock_of(used_from(user, shelf_entries(user.pk)))
     house, version = services.house_of(user.pk)
     return supplies_of(
         choices, replay(facts_of(muster)),

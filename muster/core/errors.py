@@ -57,11 +57,18 @@ _LIMITS = {
 }  # fmt: skip
 
 
+MOST_NAMED = 80
+"""Words that a complaint offers instead of an unknown one."""
+
+
 def nearest(word: str, known: Iterable[str]) -> str:
     """What to use instead of an unknown word: the most alike of those known, else all of them."""
     words = list(known)
     alike = difflib.get_close_matches(word.casefold(), words, n=2, cutoff=0.6)
-    return f"did you mean {' or '.join(alike)}?" if alike else f"use {', '.join(words)}"
+    if alike:
+        return f"did you mean {' or '.join(alike)}?"
+    more = f" or {len(words) - MOST_NAMED} others" if len(words) > MOST_NAMED else ""
+    return f"use {', '.join(words[:MOST_NAMED])}{more}"
 
 
 def in_words(error: Mapping[str, Any]) -> str:

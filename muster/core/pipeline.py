@@ -6,9 +6,9 @@ import logging
 from dataclasses import dataclass, replace
 from typing import Any
 
-from muster.core.by_name import ByName
 from muster.core.choices import Unit
 from muster.core.colour.mixed_passes import coloured
+from muster.core.colour.names import by_name
 from muster.core.errors import DomainError
 from muster.core.facts.replay import BenchState, replay
 from muster.core.house import USUAL
@@ -49,7 +49,7 @@ def derive(snapshot: Snapshot, keep_running: bool = True) -> Derived:
     """Work and problem of a snapshot. Raises DomainError where the choices cannot hold together."""
     house = snapshot.house
     tables = house.tables()
-    paints = ByName((paint.name, paint) for paint in snapshot.shelf)
+    paints = by_name(snapshot.shelf)
     recipes: dict[tuple[str, int], Recipe] = {}
     waits_by_recipe: dict[tuple[str, int], ResolvedWaits] = {}
     for unit in snapshot.choices.units:

@@ -56,5 +56,12 @@ def everything(shelf: Shelf, target: Floats, most_paints: int, most_drops: int) 
             part = sets[start : start + 4000]
             off = match._each(k, s, part, ways, form, goal)
             rows = match._least(off.ravel(), 300)
-            best = min(best, float(match._exactly(shelf, part, ways, rows, target).min()))
+            best = min(
+                best,
+                float(
+                    match._exactly(
+                        shelf, part[rows // len(ways)], ways[rows % len(ways)], target
+                    ).min()
+                ),
+            )
     return best

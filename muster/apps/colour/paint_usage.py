@@ -3,15 +3,16 @@
 from __future__ import annotations
 
 from collections.abc import Iterable
+from datetime import datetime
 from itertools import chain
 
 from django.contrib.auth.models import User
 
-from muster.apps.colour.queries import ShelfEntry
+from muster.apps.colour.queries import ShelfEntry, less
 from muster.apps.recipes.queries import versions_of
 from muster.apps.roll.models import Muster
 from muster.apps.roll.queries import all_choices
-from muster.core.amounts.requirements import used_since
+from muster.core.amounts.requirements import Stock, used_since
 from muster.core.by_name import ByName
 from muster.core.choices import Unit
 from muster.core.facts.fact import FACT, Fact
@@ -23,7 +24,10 @@ from muster.core.recipes.recipe import Recipe
 def used_from(user: User, kept: list[ShelfEntry]) -> list[ShelfEntry]:
     """The shelf with what ticks have used since each paint was counted. Three queries at most, and
     one more a depth of nesting."""
-    since = ByName((one.paint.name, one.since) for one in kept)
+    since = ByName[datetime]()
+    for one in kept:
+        for name in one.names:
+            since[name] = min(one.since, since.get(name, one.since))
     if not since:
         return kept
     facts: dict[int, list[Fact]] = {}
@@ -40,7 +44,24 @@ def used_from(user: User, kept: list[ShelfEntry]) -> list[ShelfEntry]:
     for muster, told in facts.items():
         for paint, ml in used_since(since, units[muster], recipes, replay(told)).items():
             used[paint] = used.get(paint, 0.0) + ml
-    return [one.less(used) for one in kept]
+    return less(kept, used)
+
+
+def stock_of(kept: Iterable[ShelfEntry]) -> ByName[Stock]:
+    """What is on the shelf, by what recipes call it; pots of one paint together."""
+    found = ByName[Stock]()
+    for one in kept:
+        for name in one.names:
+            known = found.get(name)
+            left = one.paint.left_ml
+            if known is not None and known.left_ml is not None and left is not None:
+                left += known.left_ml
+            size = one.paint.size_ml or (known.size_ml if known else None)
+            price = one.paint.price
+            if price is None and known is not None:
+                price = known.price
+            found[name] = Stock(left, size, price)
+    return found
 
 
 def whole_recipes(owner_id: int, units: Iterable[Unit]) -> dict[tuple[str, int], Recipe]:

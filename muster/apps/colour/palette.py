@@ -52,7 +52,7 @@ class Palette:
     def out(self, mix: Mix) -> OwnMix:
         """A mix by ids and names."""
         drops = [
-            OwnDrops(paint=self.kept[i].id, name=self.kept[i].paint.name, drops=many)
+            OwnDrops(paint=self.kept[i].id, name=self.kept[i].called, drops=many)
             for i, many in mix.drops
         ]
         return OwnMix(drops=drops, colour=mix.hex, difference=round(mix.off, 2),

@@ -35,7 +35,7 @@ def save_pot(
     now = clock.now()
     Pot.objects.create(
         owner=user, name=name, target=target, predicted=predicted, note=note, made_at=now,
-        drops=[{"paint": entry.id, "name": entry.paint.name, "drops": many}
+        drops=[{"paint": entry.id, "name": entry.called, "drops": many}
                for entry, many in drops],
     )  # fmt: skip
     for entry, many in drops:

@@ -7,7 +7,9 @@ from dataclasses import dataclass, replace
 from datetime import datetime
 
 from muster.apps.colour.models import Paint, PaintFact
+from muster.core.by_name import ByName
 from muster.core.colour.calibrate import MOST_SWATCHES
+from muster.core.colour.names import called, in_full
 from muster.core.colour.owned import OwnedPaint, Reading
 
 
@@ -21,13 +23,31 @@ class ShelfEntry:
     since: datetime
     swatches: tuple[tuple[int, Reading], ...]
     """With their facts' ids."""
+    called: str = ""
+    """Its name; of a later paint of the same name, with range and code."""
 
-    def less(self, used: Mapping[str, float]) -> ShelfEntry:
-        """The same after ticks have used so much of it."""
-        if self.paint.left_ml is None:
-            return self
-        left = max(0.0, self.paint.left_ml - used.get(self.paint.name, 0.0))
-        return replace(self, paint=replace(self.paint, left_ml=left))
+    @property
+    def names(self) -> tuple[str, ...]:
+        """What recipes may call it."""
+        return tuple(dict.fromkeys((self.called, in_full(self.paint))))
+
+
+def less(kept: list[ShelfEntry], used: Mapping[str, float]) -> list[ShelfEntry]:
+    """The shelf after ticks have used so much of each; of two pots of one paint the first goes
+    first."""
+    left: ByName[float] = ByName(used)
+    found = []
+    for one in kept:
+        if one.paint.left_ml is None:
+            found.append(one)
+            continue
+        rest = one.paint.left_ml
+        for name in one.names:
+            taken = min(rest, left.get(name, 0.0))
+            left[name] = left.get(name, 0.0) - taken
+            rest -= taken
+        found.append(replace(one, paint=replace(one.paint, left_ml=rest)))
+    return found
 
 
 def shelf_entries(owner_id: int) -> list[ShelfEntry]:
@@ -37,7 +57,9 @@ def shelf_entries(owner_id: int) -> list[ShelfEntry]:
     found = PaintFact.objects.filter(paint__owner=owner_id, paint__gone=False)
     for fact in found.order_by("at", "pk") if rows else ():
         facts[fact.paint_id].append(fact)
-    return [_told(row, facts[row.pk]) for row in rows]
+    told = [_told(row, facts[row.pk]) for row in rows]
+    names = called([one.paint for one in told])
+    return [replace(one, called=name) for one, name in zip(told, names, strict=True)]
 
 
 def _told(row: Paint, facts: list[PaintFact]) -> ShelfEntry:

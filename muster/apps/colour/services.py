@@ -15,7 +15,6 @@ from muster.core.colour.owned import PAINT, READING, OwnedPaint, Reading
 from muster.core.colour.shelf import MOST_PAINTS
 from muster.core.errors import DomainError
 from muster.core.formats.shelf import complaints_of
-from muster.core.vocabulary import name_key
 
 
 def own_paint(user: User, paint_id: int) -> Paint:
@@ -47,19 +46,15 @@ def keep_paints(user: User, paints: list[OwnedPaint]) -> None:
 
 
 def keep_unknown(user: User, paints: list[OwnedPaint]) -> None:
-    """Put those on the shelf that are not there yet, by range and name. Raises as above."""
+    """Put those on the shelf that are not there yet, by name, range and code. Raises as above."""
     keep_paints(user, told_apart(user, paints)[1])
 
 
 def told_apart(user: User, paints: list[OwnedPaint]) -> tuple[list[OwnedPaint], list[OwnedPaint]]:
     """Those that are on the shelf already, and those that are not."""
-    names = {_spelt(entry.paint) for entry in shelf_entries(user.pk)}
-    known = [one for one in paints if _spelt(one) in names]
-    return known, [one for one in paints if _spelt(one) not in names]
-
-
-def _spelt(paint: OwnedPaint) -> tuple[str, str]:
-    return name_key(paint.range), name_key(paint.name)
+    names = {entry.paint.twin_key for entry in shelf_entries(user.pk)}
+    known = [one for one in paints if one.twin_key in names]
+    return known, [one for one in paints if one.twin_key not in names]
 
 
 def change_label(user: User, paint_id: int, paint: OwnedPaint) -> None:

@@ -12,10 +12,10 @@ from typing import Protocol
 
 import numpy as np
 
-from muster.core.colour.film import masstone_of, over
+from muster.core.colour.kinds import ROWS
 from muster.core.colour.observer import BANDS, Floats
 from muster.core.colour.owned import WHITE, OwnedPaint
-from muster.core.colour.paint import BLACK_GROUND, WHITE_GROUND, Optics, stated
+from muster.core.colour.paint import BLACK_GROUND, WHITE_GROUND, Optics, mix_of, stated
 from muster.core.colour.spaces import hexes_of, lab_of, xyz_of, xyz_of_hex, xyz_of_lab
 
 NOISE = 0.35
@@ -52,17 +52,15 @@ def really(paint: OwnedPaint) -> Optics:
     off = np.array([rng.gauss(-1.5, 1.5), rng.gauss(0, 2.0), rng.gauss(0, 2.5)])
     shown = np.clip(lab + off, (2, -100, -100), (98, 100, 100))
     colour = hexes_of(xyz_of_lab(shown[None]))[0]
-    usual = stated(colour, paint.seen_opacity)
+    usual = stated(colour, paint.seen_opacity, ROWS[paint.seen_kind].strength or 1)
     strength = float(np.exp(rng.gauss(0, 0.35)))
-    return Optics(usual.k * strength, usual.s * strength)
+    return usual.less(strength)
 
 
 def _shown(paint: Optics, kind: str, share: float, coats: float) -> Floats:
     if kind == "tint":
-        white = stated(WHITE)
-        k = share * paint.k + (1 - share) * white.k
-        return masstone_of(k, share * paint.s + (1 - share) * white.s)
+        return mix_of([paint, stated(WHITE)], np.array([share, 1 - share])).masstone
     if kind in ("over black", "over white"):
         card = BLACK_GROUND if kind == "over black" else WHITE_GROUND
-        return over(paint.k, paint.s, coats, np.full(BANDS, card))
+        return paint.coat(coats, np.full(BANDS, card))
     return paint.masstone

@@ -12,11 +12,12 @@ from typing import Literal
 
 import numpy as np
 
-from muster.core.colour.film import masstone_of, over
+from muster.core.colour.film import ratio_of
 from muster.core.colour.observer import BANDS, NM, Floats
-from muster.core.colour.paint import BLACK_GROUND, MOST_ABSORBS, SCATTERS, WHITE_GROUND, Optics
+from muster.core.colour.paint import BLACK_GROUND, BODY, WHITE_GROUND, Optics, mix_of
 from muster.core.colour.reconstruct import reflectances
 from muster.core.colour.spaces import difference, lab_of, xyz_of, xyz_of_lab
+from muster.core.colour.surface import inside
 
 KNOTS = 7
 """Of the curves by which scattering and the ratio are bent, log-linear between them."""
@@ -26,7 +27,12 @@ REACH = 2.5
 """Natural logarithm: a curve is bent at most 12 times up or down."""
 HOLD = 0.35
 """Weight of staying where the default was, and of being smooth: against reading noise."""
+HIDING_HELD = (5.0, 0.8)
+"""Weight of a film scattering as a mix does, and of the stated opacity."""
 MOST_SWATCHES = 40
+
+MOST = 10.0
+"""Absorption in any band, times a white's scattering."""
 
 Kind = Literal["masstone", "tint", "over black", "over white"]
 
@@ -47,12 +53,10 @@ def predicted(paint: Optics, swatch: Swatch, white: Optics) -> Floats:
     if swatch.kind == "masstone":
         found = paint.masstone
     elif swatch.kind == "tint":
-        k = swatch.share * paint.k + (1 - swatch.share) * white.k
-        s = swatch.share * paint.s + (1 - swatch.share) * white.s
-        found = masstone_of(k, s)
+        found = mix_of([paint, white], np.array([swatch.share, 1 - swatch.share])).masstone
     else:
         card = BLACK_GROUND if swatch.kind == "over black" else WHITE_GROUND
-        found = over(paint.k, paint.s, swatch.coats, np.full(BANDS, card))
+        found = paint.coat(swatch.coats, np.full(BANDS, card))
     return lab_of(xyz_of(found))
 
 
@@ -83,19 +87,26 @@ def calibrated(start: Optics, swatches: Sequence[Swatch], white: Optics) -> Opti
     based = _on_masstone(start, swatches)
     goals = np.array([one.lab for one in swatches])
 
+    filmed = any(one.kind.startswith("over") for one in swatches)
+
     def bent(x: Floats) -> Optics:
         s = based.s * np.exp(_BEND @ x[:KNOTS])
-        k = s * (based.k / based.s) * np.exp(_BEND @ x[KNOTS:])
-        return Optics(k, s)
+        k = s * (based.k / based.s) * np.exp(_BEND @ x[KNOTS : 2 * KNOTS])
+        if not filmed:
+            return Optics(k, s, based.body, based.film)
+        # It is the same pigment that scatters in a mix and in a film, as a white's does.
+        body = BODY * s * np.exp(x[-2])
+        return Optics(k, s, body, body * float(based.film[0] / based.body[0]) * np.exp(x[-1]))
 
     def off(x: Floats) -> Floats:
         paint = bent(x)
         seen = np.array([predicted(paint, one, white) for one in swatches])
-        smooth = np.concatenate([np.diff(x[:KNOTS]), np.diff(x[KNOTS:]) * 3])
-        held = np.concatenate([x[:KNOTS] * 0.3, x[KNOTS:] * 3])
+        curve, ratio = x[:KNOTS], x[KNOTS : 2 * KNOTS]
+        smooth = np.concatenate([np.diff(curve), np.diff(ratio) * 3])
+        held = np.concatenate([curve * 0.3, ratio * 3, x[-2:] * HIDING_HELD])
         return np.concatenate([(seen - goals).ravel(), HOLD * smooth, HOLD * held])
 
-    found = least_squares(off, np.zeros(2 * KNOTS), bounds=(-REACH, REACH), method="trf")
+    found = least_squares(off, np.zeros(2 * KNOTS + 2), bounds=(-REACH, REACH), method="trf")
     best = bent(found.x)
     options = (best, based, start)
     return min(options, key=lambda one: fit_of(one, swatches, white))
@@ -107,7 +118,7 @@ def _on_masstone(start: Optics, swatches: Sequence[Swatch]) -> Optics:
     if not read:
         return start
     mean = reflectances(xyz_of_lab(np.mean(np.array(read), axis=0)[None]))[0]
-    ratio = (1 - mean) ** 2 / (2 * mean)
-    most = MOST_ABSORBS * max(SCATTERS.values()) * 2
-    s = np.minimum(start.s, most / ratio)
-    return Optics(ratio * s, s)
+    ratio = ratio_of(inside(mean))
+    # As dark a band as black's absorbs no more than black does.
+    s = np.minimum(start.s, MOST / ratio)
+    return Optics(ratio * s, s, start.body, start.film)

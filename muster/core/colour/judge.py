@@ -1,21 +1,23 @@
-"""Judgements with figures: filters, fade coats, camouflage at a distance, lightening for scale."""
+"""Judgements with figures: filters, mists, camouflage at a distance, lightening for scale."""
 
 from __future__ import annotations
 
 from collections.abc import Mapping, Sequence
-from dataclasses import dataclass
+from dataclasses import dataclass, replace
 
 import numpy as np
 
-from muster.core.colour.film import over
+from muster.core.colour.film import covered
 from muster.core.colour.observer import Floats
-from muster.core.colour.paint import Optics
+from muster.core.colour.paint import IN_FILM, Optics
 from muster.core.colour.spaces import difference, lab_of, xyz_of, xyz_of_lab
 from muster.core.colour.visibility import DISTANCE_MM, merges_mm
 from muster.core.vocabulary import Tier
 
-FILTER = 0.15
+FILTER = 0.1
 """A filter's film, in brushed coats of its unthinned paint. Common practice: 1 part in 9."""
+FILTER_FILM = IN_FILM["semi-transparent"]
+"""What it scatters, of what its paint does: filters are oils and enamels, or paint in a glaze."""
 
 
 @dataclass(frozen=True)
@@ -46,7 +48,8 @@ def filters(
         before = lab_of(xyz_of(ground))
         rows = []
         for name, paint in paints.items():
-            after = lab_of(xyz_of(over(paint.k, paint.s, thickness, ground)))
+            filter_ = replace(paint, film=paint.body * FILTER_FILM)
+            after = lab_of(xyz_of(filter_.coat(thickness, ground)))
             turn = np.degrees(np.arctan2(after[2], after[1]) - np.arctan2(before[2], before[1]))
             rows.append(
                 Livened(
@@ -81,16 +84,17 @@ def camouflage(colours: Mapping[str, Floats], tier: Tier) -> list[Apart]:
     return sorted(found, key=lambda pair: pair.difference)
 
 
-def fade_coat(base: Optics, patches: Sequence[Floats], pull: float = 0.25) -> float:
-    """Thickness of a mist of the base, in brushed coats, that draws the patches so much together.
+def fade_share(base: Optics, patches: Sequence[Floats], pull: float = 0.25) -> float:
+    """Share of the surface that a mist of the base must cover to draw the patches so much together.
 
-    ``pull``: share of the widest difference between patches that is to go. By bisection.
+    A mist is droplets, each a spot of its own: reflectances are averaged by area. ``pull``: share
+    of the widest difference between patches that is to go. By bisection; 1 where no mist does.
     """
     first = _spread(patches)
-    low, high = 0.0, 4.0
-    for _ in range(40):
+    low, high = 0.0, 1.0
+    for _ in range(30):
         middle = (low + high) / 2
-        after = _spread([over(base.k, base.s, middle, one) for one in patches])
+        after = _spread([covered(middle, base.masstone, one) for one in patches])
         low, high = (middle, high) if after > first * (1 - pull) else (low, middle)
     return high
 

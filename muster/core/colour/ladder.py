@@ -6,8 +6,7 @@ from dataclasses import dataclass
 
 import numpy as np
 
-from muster.core.colour.film import over
-from muster.core.colour.paint import Optics, coats_to_hide
+from muster.core.colour.paint import Optics, coats_to_cover
 from muster.core.colour.reconstruct import reflectance_of_hex
 from muster.core.colour.spaces import hexes_of, xyz_of
 
@@ -19,13 +18,13 @@ RUNGS = 4
 
 @dataclass(frozen=True)
 class Ladder:
-    """Over one ground: its colour, one to four brushed coats, and coats until it is hidden (None:
+    """Over one ground: its colour, one to four brushed coats, and coats until it is covered (None:
     more than twelve)."""
 
     ground: str
     colour: str
     coats: tuple[str, ...]
-    hides: int | None
+    covers: int | None
 
 
 def ladders(optics: Optics) -> list[Ladder]:
@@ -33,9 +32,7 @@ def ladders(optics: Optics) -> list[Ladder]:
     found = []
     for name, colour in GROUNDS.items():
         under = reflectance_of_hex(colour)
-        films = np.array(
-            [over(optics.k, optics.s, float(coats), under) for coats in range(1, RUNGS + 1)]
-        )
+        films = np.array([optics.coat(float(coats), under) for coats in range(1, RUNGS + 1)])
         coats = tuple(hexes_of(xyz_of(films)))
-        found.append(Ladder(name, colour, coats, coats_to_hide(optics, under)))
+        found.append(Ladder(name, colour, coats, coats_to_cover(optics, under)))
     return found

@@ -1,5 +1,8 @@
 """The best mix of owned paints for a colour, in whole drops.
 
+The best is what a painter would rather mix: of all that no eye tells from the closest, the one of
+fewest paints and fewest drops. The closer ones follow.
+
 Mixes of one and two paints are all measured. Of three, every set of paints is measured at a few
 ways to drop it, the likeliest sets then at all ways; of four, what the likeliest sets of three and
 any fourth paint give. A shelf too large for that is first looked through by paints that stand for
@@ -11,18 +14,21 @@ from __future__ import annotations
 import os
 from collections.abc import Sequence
 from concurrent.futures import ThreadPoolExecutor
+from dataclasses import dataclass
 from functools import lru_cache
 from itertools import combinations, product
 from math import floor, gcd
+from typing import Literal
 
 import numpy as np
 from numpy.typing import NDArray
 
 from muster.core.colour import match_kernel
-from muster.core.colour.film import masstone_of
 from muster.core.colour.observer import WEIGHTS, WHITE, Floats
+from muster.core.colour.paint import shown
 from muster.core.colour.shelf import Mix, Shelf
 from muster.core.colour.spaces import difference, lab_of, xyz_of
+from muster.core.colour.surface import THROWN_BACK
 
 Singles = NDArray[np.float32]
 Indices = NDArray[np.int32]
@@ -43,15 +49,19 @@ LIKELY_FOR_FOUR = 160
 LIKELY_OF_FOUR = 400
 EXACT = 1500
 """Mixes measured exactly at the end."""
-ALIKE = 0.1
-"""ΔE00 within which the simpler, cheaper mix goes first."""
+EYE = 1.0
+"""ΔE00 that no eye tells at the bench: within so much of the best, the simpler mix goes first.
+Common practice."""
 ALIKE_POT = 0.5
 """ΔE00 within which less paint added to a pot goes first."""
 
 _WORKERS = os.cpu_count() or 1
 _POOL = ThreadPoolExecutor(_WORKERS)
 # In rows: a column at a time the hot loop is three times slower.
-_BANDS = np.ascontiguousarray(WEIGHTS / WHITE[:, None], dtype=np.float32)
+_BANDS = np.ascontiguousarray(WEIGHTS / WHITE[:, None] * (1 - THROWN_BACK), dtype=np.float32)
+AT_ONCE = 3
+"""Neighbouring bands that are looked at as one where sets are only sifted."""
+_FEW_BANDS = np.ascontiguousarray(_BANDS.reshape(3, -1, AT_ONCE).sum(axis=2))
 
 
 def match(
@@ -60,25 +70,46 @@ def match(
     most_paints: int = 3,
     most_drops: int = MOST_DROPS,
     keep: int = 8,
+    groups: Sequence[str] = ("plain",),
+    in_stock: bool = False,
+    by: Literal["eye", "difference"] = "eye",
 ) -> list[Mix]:
     """The best mixes for a target (CIELAB, D65, dry), the best first.
 
-    Ranked by ΔE00 in steps of ``ALIKE``, then fewest paints, in stock, one medium, fewest drops,
-    price; of the same paints only the best. Raises
-    ValueError for fewer than 1 or more than 4 paints, or drops outside 1 to 60.
+    ``groups``: kinds of paint that may be in them. By eye: of those within ``EYE`` of the closest
+    first the fewest paints, then fewest drops, in stock, one medium, without metallics; by
+    difference: by ΔE00 alone. Of the same paints only the best. Two paints of one name are never
+    in one mix. Raises ValueError for fewer than 1 or more than 4 paints, drops outside 1 to 60, an
+    unknown group, or a shelf without a colour.
     """
     if not 1 <= most_paints <= 4:
         raise ValueError(f"{most_paints} paints in a mix: use 1 to 4")
     if not 1 <= most_drops <= 60:
         raise ValueError(f"{most_drops} drops in a mix: use 1 to 60")
-    found: list[Mix] = []
-    for group in shelf.groups():
-        found += _in_group(shelf, group, target, most_paints, most_drops, keep)
-    best: dict[tuple[int, ...], Mix] = {}
-    for mix in sorted(found, key=_rank):
+    usable = shelf.usable(groups, in_stock)
+    if not usable:
+        raise ValueError("the shelf holds no colour: add a paint")
+    measured = [
+        one
+        for group in shelf.groups(usable)
+        for one in _in_group(shelf, group, target, most_paints, most_drops, keep)
+    ]
+    best = min(float(one.off.min()) for one in measured if len(one.off))
+    found = [mix for one in measured for mix in one.chosen(shelf, target, best, keep)]
+    near = sorted((mix for mix in found if mix.off <= best + EYE), key=_by_eye)
+    far = sorted((mix for mix in found if mix.off > best + EYE), key=lambda mix: mix.off)
+    if by == "difference":
+        near.sort(key=lambda mix: mix.off)
+    chosen: dict[tuple[int, ...], Mix] = {}
+    for mix in (*near, *far):
         # Of the same paints only the best drops: others of them are no other mix to choose.
-        best.setdefault(tuple(sorted(index for index, _ in mix.drops)), mix)
-    return list(best.values())[:keep]
+        chosen.setdefault(tuple(sorted(index for index, _ in mix.drops)), mix)
+    ranked = list(chosen.values())[:keep]
+    closest = min(found, key=lambda mix: mix.off)
+    if all(mix.off > closest.off for mix in ranked):
+        # The closest stays one press away, also where it is of the first one's paints.
+        ranked[keep - 1 :] = [closest]
+    return ranked
 
 
 def from_pot(
@@ -87,6 +118,7 @@ def from_pot(
     target: Floats,
     most_extra: int = MOST_DROPS,
     keep: int = 5,
+    kinds: Sequence[str] = ("plain",),
 ) -> list[Mix]:
     """What to add of one or two paints to a pot already mixed, the least that helps first.
 
@@ -94,7 +126,8 @@ def from_pot(
     """
     if not pot or sum(drops for _, drops in pot) < 1:
         raise ValueError("the pot is empty: say what is in it")
-    groups = [group for group in shelf.groups() if any(index in group for index, _ in pot)]
+    usable = sorted({*shelf.usable(kinds), *(index for index, _ in pot)})
+    groups = [group for group in shelf.groups(usable) if any(i in group for i, _ in pot)]
     if len(groups) != 1:
         raise ValueError("the pot holds paints that do not mix: begin another")
     members = groups[0]
@@ -142,21 +175,43 @@ def ways_of(paints: int, most_drops: int) -> Singles:
     return np.array(rows or np.empty((0, 4)), dtype=np.float32).reshape(-1, 4)
 
 
-def _rank(mix: Mix) -> tuple[int, int, bool, int, int, float, float]:
-    step = floor(mix.off / ALIKE)
-    return (step, len(mix.drops), not mix.in_stock, mix.media, mix.total, mix.price, mix.off)
+def _by_eye(mix: Mix) -> tuple[int, int, bool, int, bool, float, float]:
+    return (
+        len(mix.drops), mix.total, not mix.in_stock, mix.media, mix.metallic, mix.price, mix.off
+    )  # fmt: skip
+
+
+@dataclass(frozen=True, eq=False)
+class _Measured:
+    """Mixes of so many paints measured exactly: paints (m, 4), drops (m, 4), ΔE00 (m,)."""
+
+    which: Indices
+    drops: Singles
+    off: Floats
+
+    def chosen(self, shelf: Shelf, target: Floats, best: float, keep: int) -> list[Mix]:
+        """The closest of them, and those of fewest drops among those near the best."""
+        rows = list(np.argsort(self.off, kind="stable")[: 5 * keep])
+        near = np.flatnonzero(self.off <= best + EYE)
+        totals = self.drops[near].sum(axis=1)
+        rows += list(near[np.lexsort((self.off[near], totals))][: 5 * keep])
+        return [shelf.mix(self._pairs(int(row)), target) for row in dict.fromkeys(rows)]
+
+    def _pairs(self, row: int) -> tuple[tuple[int, int], ...]:
+        pairs = zip(self.which[row], self.drops[row], strict=True)
+        return tuple((int(index), int(amount)) for index, amount in pairs if amount > 0)
 
 
 def _in_group(
     shelf: Shelf, group: list[int], target: Floats, most_paints: int, most_drops: int, keep: int
-) -> list[Mix]:
-    """The best mixes of paints that mix with each other."""
+) -> list[_Measured]:
+    """The best mixes of paints that mix with each other, by how many paints they are of."""
     k, s = shelf.k.astype(np.float32), shelf.s.astype(np.float32)
     form, goal = _metric(target)
-    most_paints = min(most_paints, len(group), most_drops)
-    best: dict[tuple[tuple[int, int], ...], float] = {}
+    names = _same_names(shelf, group)
+    found: list[_Measured] = []
     likely = np.empty((0, 4), np.int32)
-    for paints in range(1, most_paints + 1):
+    for paints in range(1, min(most_paints, len(group), most_drops) + 1):
         ways = ways_of(paints, most_drops)
         if paints <= 2:
             sets = _sets(group, paints)
@@ -164,21 +219,47 @@ def _in_group(
             sets = likely = _likely_three(k, s, group, form, goal)
         else:
             sets = _likely_four(k, s, group, likely, form, goal)
-        off = _each(k, s, sets, ways, form, goal)
-        rows = _least(off.ravel(), EXACT)
-        exact = _exactly(shelf, sets, ways, rows, target)
-        for place in np.argsort(exact, kind="stable")[: 5 * keep]:
-            row, way = divmod(int(rows[place]), len(ways))
-            pairs = zip(sets[row], ways[way], strict=True)
-            drops = tuple((int(index), int(amount)) for index, amount in pairs if amount > 0)
-            best[drops] = float(exact[place])
-    return [shelf.mix(drops, target) for drops in best]
+        sets = _of_different_names(sets, paints, names)
+        if not len(sets):
+            continue
+        off = _each(k, s, sets, ways, form, goal).ravel()
+        rows = _worth_measuring(off, ways)
+        which, drops = sets[rows // len(ways)], ways[rows % len(ways)]
+        found.append(_Measured(which, drops, _exactly(shelf, which, drops, target)))
+    return found
+
+
+def _worth_measuring(off: Singles, ways: Singles) -> NDArray[np.intp]:
+    """Rows of the least squared distances, and of the fewest drops among those near the least."""
+    least = _least(off, EXACT)
+    near = np.flatnonzero(off <= (np.sqrt(off[least[0]]) + EYE) ** 2)
+    totals = ways.sum(axis=1)[near % len(ways)]
+    simple = near[_least((totals + off[near] * 1e-3).astype(np.float32), EXACT // 3)]
+    return np.unique(np.concatenate([least, simple]))
+
+
+def _same_names(shelf: Shelf, group: list[int]) -> NDArray[np.int64] | None:
+    """A number for each paint's name, by its place on the shelf; None where all differ."""
+    named = [shelf.paints[index].twin_key[0] or f"{index}" for index in range(len(shelf.paints))]
+    if len({named[index] for index in group}) == len(group):
+        return None
+    numbers = {name: number for number, name in enumerate(dict.fromkeys(named))}
+    return np.array([numbers[name] for name in named], dtype=np.int64)
+
+
+def _of_different_names(sets: Indices, paints: int, names: NDArray[np.int64] | None) -> Indices:
+    """Sets in which no name stands twice."""
+    if names is None or paints == 1:
+        return sets
+    held = np.sort(names[sets[:, :paints]], axis=1)
+    return sets[(np.diff(held, axis=1) > 0).all(axis=1)]
 
 
 def _likely_three(
     k: Singles, s: Singles, group: list[int], form: Singles, goal: Singles
 ) -> Indices:
-    """Sets of three that come near at a few ways."""
+    """Sets of three that come near at a few ways, by bands taken together."""
+    k, s = _fewer_bands(k), _fewer_bands(s)
     ways = np.array([(*way, 0) for way in FEW_WAYS], dtype=np.float32)
     stand, members = _standing(k, s, group)
     sets = _sets(stand, 3)
@@ -205,10 +286,15 @@ def _likely_four(
         for fourth in group
         if fourth not in three[:3]
     }
-    sets = np.array(sorted(rows), dtype=np.int32)
+    sets = np.array(sorted(rows), dtype=np.int32).reshape(-1, 4)
+    k, s = _fewer_bands(k), _fewer_bands(s)
     ways = {way for few in FEW_OF_FOUR for way in _turned(few)}
     table = np.array(sorted(ways), dtype=np.float32)
     return sets[_least(_nearest(k, s, sets, table, form, goal), LIKELY_OF_FOUR)]
+
+
+def _fewer_bands(each: Singles) -> Singles:
+    return np.ascontiguousarray(each.reshape(len(each), -1, AT_ONCE).mean(axis=2))
 
 
 def _turned(way: tuple[int, ...]) -> list[tuple[int, ...]]:
@@ -222,7 +308,8 @@ def _standing(k: Singles, s: Singles, group: list[int]) -> tuple[list[int], dict
         most -= 1
     if most == len(group):
         return group, {index: [index] for index in group}
-    masstone = lab_of(xyz_of(masstone_of(k[group].astype(float), s[group].astype(float))))
+    seen = shown(k[group].astype(float), s[group].astype(float)).repeat(AT_ONCE, axis=1)
+    masstone = lab_of(xyz_of(seen))
     strength = np.log(k[group].mean(axis=1) + s[group].mean(axis=1)) * 8
     place = np.column_stack([masstone, strength])
     # Farthest first: each new one is the paint farthest from all that stand already.
@@ -276,7 +363,7 @@ def _nearest(
     out = np.empty(len(sets), np.float32)
 
     def part(rows: slice) -> None:
-        match_kernel.nearest(k, s, sets[rows], ways, form, _BANDS, goal, out[rows])
+        match_kernel.nearest(k, s, sets[rows], ways, form, _weights(k), goal, out[rows])
 
     list(_POOL.map(part, _parts(len(sets))))
     return out
@@ -288,10 +375,14 @@ def _each(
     out = np.empty((len(sets), len(ways)), np.float32)
 
     def part(rows: slice) -> None:
-        match_kernel.each(k, s, sets[rows], ways, form, _BANDS, goal, out[rows])
+        match_kernel.each(k, s, sets[rows], ways, form, _weights(k), goal, out[rows])
 
     list(_POOL.map(part, _parts(len(sets))))
     return out
+
+
+def _weights(k: Singles) -> Singles:
+    return _BANDS if k.shape[1] == _BANDS.shape[1] else _FEW_BANDS
 
 
 def _parts(count: int) -> list[slice]:
@@ -299,11 +390,9 @@ def _parts(count: int) -> list[slice]:
     return [slice(start, min(count, start + size)) for start in range(0, count, size)]
 
 
-def _exactly(
-    shelf: Shelf, sets: Indices, ways: Singles, rows: NDArray[np.intp], target: Floats
-) -> Floats:
+def _exactly(shelf: Shelf, which: Indices, drops: Singles, target: Floats) -> Floats:
     """ΔE00 of these mixes from the target."""
-    which, drops = sets[rows // len(ways)], ways[rows % len(ways)].astype(np.float64)
-    k = np.einsum("mc,mcb->mb", drops, shelf.k[which])
-    s = np.einsum("mc,mcb->mb", drops, shelf.s[which])
-    return difference(lab_of(xyz_of(masstone_of(k, s))), target)
+    amounts = drops.astype(np.float64)
+    k = np.einsum("mc,mcb->mb", amounts, shelf.k[which])
+    s = np.einsum("mc,mcb->mb", amounts, shelf.s[which])
+    return difference(lab_of(xyz_of(shown(k, s))), target)

@@ -13,6 +13,8 @@ import numba
 import numpy as np
 from numpy.typing import NDArray
 
+from muster.core.colour.surface import THROWN_BACK
+
 Singles = NDArray[np.float32]
 Indices = NDArray[np.int32]
 Function = TypeVar("Function", bound=Callable[..., object])
@@ -41,7 +43,7 @@ def _row(
     goal: Singles, xyz: Singles, out: Singles,
 ) -> None:  # fmt: skip
     """Squared distances from the goal of one set's masstones, all its ways, into ``out`` (w,)."""
-    two = np.float32(2)
+    two, passes = np.float32(2), np.float32(1 - THROWN_BACK)
     bands = k.shape[1]
     p0, p1, p2, p3 = paints[0], paints[1], paints[2], paints[3]
     for way in range(len(ways)):
@@ -50,8 +52,10 @@ def _row(
         for band in range(bands):
             absorbs = d0 * k[p0, band] + d1 * k[p1, band] + d2 * k[p2, band] + d3 * k[p3, band]
             scatters = d0 * s[p0, band] + d1 * s[p1, band] + d2 * s[p2, band] + d3 * s[p3, band]
-            # 1 / (1 + q + √(q² + 2q)) with q = K/S, multiplied through by S.
-            seen = scatters / (absorbs + scatters + np.sqrt(absorbs * (absorbs + two * scatters)))
+            # 1 / (1 + q + √(q² + 2q)) with q = K/S, multiplied through by S, and Saunderson's
+            # correction of it; its constant factor is in the weights.
+            root = np.sqrt(absorbs * (absorbs + two * scatters))
+            seen = scatters / (absorbs + passes * scatters + root)
             x += weights[0, band] * seen
             y += weights[1, band] * seen
             z += weights[2, band] * seen

@@ -20,14 +20,20 @@ def thins(name: str) -> bool:
 
 
 def dried(one: Pass, paints: Mapping[str, OwnedPaint]) -> str | None:
-    """What a pass's mix dries to; None where a paint of it is not known, or it has no colour."""
+    """What a pass's mix dries to; None where a paint of it is not known, or it has no colour.
+
+    Varnish and thinner in it are a share, not a colour.
+    """
     parts = [part for part in one.mix if not thins(part.name)]
     known = [paints.get(part.name) for part in parts]
-    if not parts or any(paint is None or paint.clear for paint in known):
+    if any(paint is None for paint in known):
         return None
-    return _dried(
-        tuple((paint, part.parts) for paint, part in zip(known, parts, strict=True) if paint)
+    coloured_parts = tuple(
+        (paint, part.parts)
+        for paint, part in zip(known, parts, strict=True)
+        if paint and not paint.clear
     )
+    return _dried(coloured_parts) if coloured_parts else None
 
 
 @lru_cache(maxsize=4096)

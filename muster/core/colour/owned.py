@@ -4,17 +4,17 @@ from __future__ import annotations
 
 from collections.abc import Iterable
 from functools import lru_cache
-from typing import Annotated, Literal
+from typing import Annotated, Any, Literal
 
-from pydantic import Field, TypeAdapter
+from pydantic import BeforeValidator, Field, TypeAdapter
 from pydantic.dataclasses import dataclass
 
 from muster.core.colour.calibrate import Swatch, calibrated
+from muster.core.colour.kinds import ROWS, SPELT, KindTrait, PaintKind, kind_from, proposed
 from muster.core.colour.paint import Optics, stated
 from muster.core.colour.shelf import DROP_ML, Paint, Shelf
 from muster.core.colour.spaces import hexes_of, lab_of, xyz_of_hex
-from muster.core.craft.media import MEDIA, MediumTrait
-from muster.core.vocabulary import STRICT, Colour, Name, Opacity
+from muster.core.vocabulary import STRICT, Colour, Name, Opacity, name_key
 
 Millilitres = Annotated[float, Field(ge=0, le=100_000)]
 
@@ -33,19 +33,29 @@ class Reading:
     coats: Annotated[float, Field(ge=0.05, le=10)] = 1.0
 
 
+def _kind(value: Any) -> Any:
+    """A kind by any of the words that files use."""
+    if not isinstance(value, str):
+        return value
+    plain = " ".join(value.lower().split())
+    return SPELT.get(plain, plain)
+
+
 READING: TypeAdapter[Reading] = TypeAdapter(Reading)
 
 
 @dataclass(frozen=True, config=STRICT)
 class OwnedPaint:
-    """A paint. ``colour``: the label's; ``left_ml`` None: nobody knows; ``price``: of a pot of
-    ``size_ml``; ``density``: g/ml; ``tare_g``: the empty pot."""
+    """A paint. ``kind``: None where nobody said; it then follows from medium and opacity.
+    ``colour``: the label's; ``left_ml`` None: nobody knows; ``price``: of a pot of ``size_ml``;
+    ``density``: g/ml; ``tare_g``: the empty pot."""
 
     name: Name
     colour: Colour
     range: Annotated[str, Field(max_length=60)] = ""
     code: Annotated[str, Field(max_length=40)] = ""
     medium: Name = "acrylic"
+    kind: Annotated[PaintKind | None, BeforeValidator(_kind)] = None
     opacity: Literal["opaque", "semi-opaque", "semi-transparent", "transparent"] | None = None
     finish: Literal["matt", "satin", "gloss"] = "matt"
     size_ml: Annotated[float, Field(ge=0.1, le=100_000)] | None = None
@@ -65,16 +75,30 @@ class OwnedPaint:
         return _mean(tuple(read))
 
     @property
+    def seen_kind(self) -> PaintKind:
+        """As stated, or as follows from its medium and opacity."""
+        return kind_from(self.kind, self.medium, self.opacity)
+
+    @property
+    def sounds_like(self) -> PaintKind | None:
+        """The kind that its name sounds like, where nobody said one and it would be another."""
+        heard = None if self.kind else proposed(self.name)
+        return heard if heard != self.seen_kind else None
+
+    @property
     def seen_opacity(self) -> Opacity:
-        """As stated, or as is usual for its medium."""
-        row = MEDIA.get(self.medium)
-        return self.opacity or (row.opacity if row else "opaque")
+        """As stated, or as is usual for its kind."""
+        return self.opacity or ROWS[self.seen_kind].opacity
 
     @property
     def clear(self) -> bool:
-        """A varnish, a thinner or a fluid: it has no colour to match with."""
-        row = MEDIA.get(self.medium)
-        return row is not None and row.has(MediumTrait.COLOURLESS)
+        """A varnish, a medium, a thinner or a fluid: it has no colour to match with."""
+        return ROWS[self.seen_kind].has(KindTrait.COLOURLESS)
+
+    @property
+    def twin_key(self) -> tuple[str, str, str]:
+        """Pots with the same are pots of one paint."""
+        return name_key(self.name), name_key(self.range), name_key(self.code)
 
     @property
     def price_ml(self) -> float:
@@ -86,17 +110,21 @@ PAINT: TypeAdapter[OwnedPaint] = TypeAdapter(OwnedPaint)
 
 
 def optics_of(paint: OwnedPaint) -> Optics:
-    """Absorption and scattering, by its dry swatches where there are any."""
+    """How it colours, tints and hides, by its dry swatches where there are any."""
     dry = tuple(one for one in paint.swatches if not one.wet)
-    return _optics(paint.colour, paint.seen_opacity, dry)
+    return _optics(paint.colour, paint.seen_opacity, paint.seen_kind, dry)
 
 
 @lru_cache(maxsize=4096)
-def _optics(colour: str, opacity: Opacity, dry: tuple[Reading, ...]) -> Optics:
+def _optics(colour: str, opacity: Opacity, kind: PaintKind, dry: tuple[Reading, ...]) -> Optics:
     masstone = [one.colour for one in dry if one.kind == "masstone"]
-    start = stated(_mean(tuple(masstone)) if masstone else colour, opacity)
+    row = ROWS[kind]
+    start = stated(
+        _mean(tuple(masstone)) if masstone else colour, opacity, row.strength,
+        row.has(KindTrait.PEARL),
+    )  # fmt: skip
     told = [one for one in dry if one.kind != "masstone"]
-    if not told:
+    if not told or not row.strength:
         return start
     labs = lab_of(xyz_of_hex([one.colour for one in dry]))
     swatches = [
@@ -119,7 +147,8 @@ def shelf_from(paints: Iterable[OwnedPaint]) -> Shelf:
         tuple(
             Paint(
                 one.name, optics_of(one), one.medium,
-                one.left_ml is None or one.left_ml > 0, one.price_ml,
+                one.left_ml is None or one.left_ml > 0, one.price_ml, one.seen_kind,
+                one.twin_key,
             )
             for one in paints
         )

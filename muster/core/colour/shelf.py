@@ -7,9 +7,9 @@ from dataclasses import dataclass, field
 
 import numpy as np
 
-from muster.core.colour.film import masstone_of, mixed
+from muster.core.colour.kinds import GROUPS, ROWS, KindTrait, PaintKind
 from muster.core.colour.observer import Floats
-from muster.core.colour.paint import Optics
+from muster.core.colour.paint import Optics, mix_of
 from muster.core.colour.spaces import difference, hexes_of, lab_of, xyz_of
 from muster.core.craft.media import MEDIA, MediumTrait
 
@@ -39,6 +39,10 @@ class Paint:
     medium: str = "acrylic"
     in_stock: bool = True
     price_ml: float = 0.0
+    kind: PaintKind = "opaque"
+    twin_key: tuple[str, str, str] = ("", "", "")
+    """Pots with the same are pots of one paint; of paints of one name, the first word is the same.
+    """
 
 
 @dataclass(frozen=True)
@@ -54,6 +58,7 @@ class Mix:
     media: int
     price: float
     """Of these drops."""
+    metallic: bool = False
 
     @property
     def total(self) -> int:
@@ -78,23 +83,42 @@ class Shelf:
         object.__setattr__(self, "k", np.array([p.optics.k for p in self.paints]).reshape(shape))
         object.__setattr__(self, "s", np.array([p.optics.s for p in self.paints]).reshape(shape))
 
-    def groups(self) -> list[list[int]]:
-        """Indices of paints that may be mixed with each other."""
+    def usable(self, groups: Sequence[str] = ("plain",), in_stock: bool = False) -> list[int]:
+        """Indices of paints that may be proposed: of those groups of kinds, of pots of one paint
+        one alone, the first in stock. All colours, where none is of those groups.
+
+        Raises ValueError for a group that nobody knows.
+        """
+        unknown = [one for one in groups if one not in GROUPS]
+        if unknown:
+            raise ValueError(f"no kind of paint is called '{unknown[0]}': use {', '.join(GROUPS)}")
+        coloured = [
+            index
+            for index, paint in enumerate(self.paints)
+            if not ROWS[paint.kind].has(KindTrait.COLOURLESS) and (paint.in_stock or not in_stock)
+        ]
+        asked = [i for i in coloured if ROWS[self.paints[i].kind].group in groups]
+        found: dict[object, int] = {}
+        for index in sorted(asked or coloured, key=lambda i: (not self.paints[i].in_stock, i)):
+            paint = self.paints[index]
+            found.setdefault(paint.twin_key if any(paint.twin_key) else index, index)
+        return sorted(found.values())
+
+    def groups(self, usable: Sequence[int] | None = None) -> list[list[int]]:
+        """Indices of paints that may be mixed with each other; of ``usable`` ones, if given."""
         found: dict[str, list[int]] = {}
-        for index, paint in enumerate(self.paints):
-            found.setdefault(mixes_as(paint.medium), []).append(index)
+        for index in range(len(self.paints)) if usable is None else usable:
+            found.setdefault(mixes_as(self.paints[index].medium), []).append(index)
         return list(found.values())
 
     def optics(self, drops: Sequence[tuple[int, float]]) -> Optics:
         """Of a mix by drops."""
-        which = [index for index, _ in drops]
         parts = np.array([amount for _, amount in drops], dtype=np.float64)
-        return Optics(mixed(parts, self.k[which]), mixed(parts, self.s[which]))
+        return mix_of([self.paints[index].optics for index, _ in drops], parts)
 
     def mix(self, drops: Sequence[tuple[int, int]], target: Floats) -> Mix:
         """A mix with its dry colour, and how far from the target (CIELAB) that is."""
-        optics = self.optics(drops)
-        xyz = xyz_of(masstone_of(optics.k, optics.s))
+        xyz = xyz_of(self.optics(drops).masstone)
         lab = lab_of(xyz)
         used = [self.paints[index] for index, _ in drops]
         price = sum(self.paints[i].price_ml * amount * DROP_ML for i, amount in drops)
@@ -103,4 +127,5 @@ class Shelf:
             lab=(float(lab[0]), float(lab[1]), float(lab[2])), hex=hexes_of(xyz)[0],
             off=float(difference(lab, target)), in_stock=all(p.in_stock for p in used),
             media=len({p.medium for p in used}), price=price,
+            metallic=any(ROWS[p.kind].has(KindTrait.METALLIC) for p in used),
         )  # fmt: skip

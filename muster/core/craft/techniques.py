@@ -102,12 +102,19 @@ class TechniqueTrait(Enum):
 
 @dataclass(frozen=True, slots=True)
 class Lie:
-    """How a technique lays its film: thickness in recess, on flats, on edges, in brushed coats; and
-    the share of each that it covers."""
+    """How a technique lays its film: thickness in recess, on flats, on edges, in brushed coats of
+    the paint from its pot; and the share of each that it covers. ``thinned``: parts of thinner to
+    one of paint for which that holds; None: as the tool's coats are. ``tints``: thickness is in
+    washes instead: a film that would take white two thirds of the way to its own colour is 1,
+    since a wash is mixed to what it is to do; ``dulled``: share of its absorption that is
+    alike in every band."""
 
     thick: Places = (1.0, 1.0, 1.0)
     share: Places = (1.0, 1.0, 1.0)
     opacity: Opacity = "opaque"
+    thinned: float | None = None
+    tints: bool = False
+    dulled: float = 0.0
 
 
 @dataclass(frozen=True, slots=True)
@@ -153,6 +160,15 @@ def _of(*traits: TechniqueTrait) -> frozenset[TechniqueTrait]:
     return frozenset(traits)
 
 
+WASH_BLACK = 0.4
+"""Of what a wash absorbs, the share that it absorbs of every colour alike: washes are dulled, so
+that they shade and do not dye. Common practice."""
+
+
+def _tint(thick: Places, thinned: float, dulled: float = 0.0) -> Lie:
+    return Lie(thick, opacity="semi-transparent", thinned=thinned, tints=True, dulled=dulled)
+
+
 WASH_UM, FILTER_UM, DRYBRUSH_UM = 80.0, 30.0, 15.0
 
 T = TechniqueTrait
@@ -177,14 +193,14 @@ TECHNIQUES: dict[str, Technique] = {
                   wets=0.05, lie=Lie((0.0, 1.0, 1.0), (0.0, 0.05, 0.2)), mark_mm=150),
         Technique("wash", Grade.FLOOD, 0.8, "acrylic wash", 1,
                   _of(T.TINTS, T.FLOWS, T.ALL_OVER, T.BLENDS_WET, T.HANDLES), wets=0.8,
-                  film_um=WASH_UM, lie=Lie((1.6, 0.25, 0.1), opacity="semi-transparent")),
+                  film_um=WASH_UM, lie=_tint((1.0, 0.09, 0.08), 4, WASH_BLACK)),
         Technique("pin wash", Grade.BRUSH, 0.15, "enamel wash", 4, _of(T.LINE, T.BLENDS_WET),
-                  wets=0.15, film_um=WASH_UM, lie=Lie((2.0, 0.0, 0.0), opacity="semi-transparent")),
+                  wets=0.15, film_um=WASH_UM, lie=_tint((1.3, 0.0, 0.0), 4, WASH_BLACK)),
         Technique("filter", Grade.BRUSH, 0.8, "enamel wash", 2,
                   _of(T.TINTS, T.ALL_OVER, T.BLENDS_WET, T.ONE_WAY), film_um=FILTER_UM,
-                  lie=Lie((0.15, 0.12, 0.1), opacity="semi-transparent")),
+                  lie=_tint((0.3, 0.25, 0.22), 9)),
         Technique("glaze", Grade.BRUSH, 0.5, "acrylic", 2, _of(T.TINTS, T.ONE_WAY),
-                  film_um=FILTER_UM, lie=Lie((0.35, 0.3, 0.25), opacity="semi-transparent")),
+                  film_um=FILTER_UM, lie=_tint((0.4, 0.35, 0.3), 5)),
         Technique("highlight", Grade.BRUSH, 0.2, "acrylic", 3, _of(T.LIGHTS, T.LINE), wets=0.2,
                   lie=Lie((0.0, 1.0, 1.0), (0.0, 0.3, 0.9))),
         Technique("edge", Grade.BRUSH, 0.1, "acrylic", 3, _of(T.LIGHTS, T.LINE), wets=0.1,

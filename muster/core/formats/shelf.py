@@ -27,8 +27,8 @@ FORMAT = "crisp-muster/shelf"
 MOST_BYTES = 1_000_000
 MOST_COMPLAINTS = 30
 
-COLUMNS = ("name", "colour", "range", "code", "medium", "opacity", "finish", "size_ml", "left_ml",
-           "price", "density", "tare_g", "drop_ml")  # fmt: skip
+COLUMNS = ("name", "colour", "range", "code", "medium", "kind", "opacity", "finish",
+           "size_ml", "left_ml", "price", "density", "tare_g", "drop_ml")  # fmt: skip
 OTHER_NAMES = {"color": "colour", "hex": "colour", "paint": "name", "brand": "range",
                "volume_ml": "left_ml", "stock_ml": "left_ml", "ml": "left_ml"}  # fmt: skip
 NUMBERS = ("size_ml", "left_ml", "price", "density", "tare_g", "drop_ml")
@@ -173,7 +173,7 @@ def _paint(header: list[str], row: list[str], line: int) -> OwnedPaint | list[st
                 complaints.append(f"row {line}, {name}: '{value[:40]}' is no number")
         elif name == "colour":
             raw[name] = _colour(value)
-        elif name in ("medium", "opacity", "finish"):
+        elif name in ("medium", "kind", "opacity", "finish"):
             raw[name] = value.lower()
         else:
             raw[name] = value

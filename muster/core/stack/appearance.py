@@ -1,25 +1,31 @@
 """What a recipe looks like: the colour of recess, flat and edge of each zone after every pass.
 
 A coat is a film over what lies there; a dry-brush, a sponge and worn edges cover a share of it; a
-wash pools in recesses; a filter is a thin film everywhere. Where little is known of a paint, its
-stated colour and an opacity by technique stand in.
+wash pools in recesses; a filter is a thin film everywhere; wiping takes the last film back, most
+where the swab reaches; scratching opens what lies under chipping fluid; varnish changes the sheen.
 """
 
 from __future__ import annotations
 
-from collections.abc import Callable, Mapping, Sequence
-from dataclasses import dataclass
-from functools import cached_property
+from collections.abc import Mapping, Sequence
+from dataclasses import dataclass, replace
+from functools import cached_property, lru_cache
 
 import numpy as np
 
-from muster.core.colour.film import covered, over
+from muster.core.colour.film import covered
+from muster.core.colour.kinds import BY_MEDIUM, ROWS
 from muster.core.colour.observer import Floats
-from muster.core.colour.paint import Optics, stated
-from muster.core.colour.spaces import hexes_of, lab_of, xyz_of
-from muster.core.craft.techniques import OTHER, TECHNIQUES, Lie, TechniqueTrait
+from muster.core.colour.paint import IN_FILM, Optics, stated
+from muster.core.colour.reconstruct import reflectance_of_hex
+from muster.core.colour.spaces import difference, hexes_of, lab_of, xyz_of
+from muster.core.colour.surface import in_finish
+from muster.core.craft.media import Medium, MediumTrait
+from muster.core.craft.techniques import OTHER, TECHNIQUES, Lie, Places, TechniqueTrait
+from muster.core.craft.zones import MARKS
 from muster.core.recipes.recipe import Pass
 from muster.core.stack.layer import AppliedLayer
+from muster.core.vocabulary import Finish, Opacity
 
 PLASTIC: Mapping[str, str] = {
     "polystyrene": "#9a9a98", "resin": "#c9c5b8", "metal": "#8f9296", "print": "#8a8a88",
@@ -29,8 +35,25 @@ PLASTIC: Mapping[str, str] = {
 """Of the bare model. Common practice: moulded colours differ."""
 
 COAT: Mapping[str, float] = {"airbrush": 25 / 60, "spray can": 35 / 60}
-"""Thickness of a coat by tool, in brushed coats: by wet film, see ``core.amounts``."""
+"""Thickness of a coat by tool, in brushed coats: by wet film, see ``core.amounts``. What leaves a
+can is mostly propellant and solvent."""
 
+THINNED: Mapping[str, float] = {"airbrush": 1.0}
+"""Parts of thinner to one of paint that a coat is usually sprayed with; brushed it is a third.
+Common practice."""
+BRUSHED_THINNED = 0.33
+
+LEFT_BY_WIPING: Places = (0.75, 0.25, 0.1)
+"""What a damp swab leaves of a wet film in recesses, on flats, on edges. Common practice."""
+
+SCRATCHED: Places = (0.0, 0.12, 0.4)
+"""Share from which the top coat comes off chipping fluid. Common practice."""
+
+LEFT_BY_VARNISH = 0.5
+"""What sprayed varnish leaves to be seen of loose pigment: the rest sinks in. Common practice."""
+
+USUAL_SHEEN: Finish = "matt"
+"""Of a label's colour: model paints are mostly matt, and chips of them are what is measured."""
 
 EVEN = Lie()
 """An even coat."""
@@ -52,18 +75,27 @@ class Appearance:
 
 @dataclass(frozen=True, eq=False)
 class Surface:
-    """Reflectances (3, 36) of a zone's recess, flat and edge."""
+    """Reflectances (3, 36) of a zone's recess, flat and edge, in the sheen of their paint; and the
+    sheen that lies on it now."""
 
     at: Floats
+    painted: Finish = USUAL_SHEEN
+    sheen: Finish = USUAL_SHEEN
+
+    @cached_property
+    def _seen(self) -> Floats:
+        if self.sheen == self.painted:
+            return self.at
+        return in_finish(self.at, self.painted, self.sheen)
 
     @cached_property
     def _lab(self) -> Floats:
-        return lab_of(xyz_of(self.at))
+        return lab_of(xyz_of(self._seen))
 
     @cached_property
     def hexes(self) -> tuple[str, ...]:
         """The colours of recess, flat and edge as ``#rrggbb``."""
-        return tuple(hexes_of(xyz_of(self.at)))
+        return tuple(hexes_of(xyz_of(self._seen)))
 
     def look(self) -> Appearance:
         """The same as colours."""
@@ -74,15 +106,56 @@ class Surface:
         return self._lab
 
 
-Paints = Callable[[Pass], Optics | None]
-"""What a pass is painted with, where the shelf knows it."""
-
-
-def by_colour(one: Pass) -> Optics | None:
-    """A pass's own stated colour, at the opacity of its technique."""
+def paint_of(one: Pass, medium: Medium | None = None) -> Optics | None:
+    """A pass's stated colour as paint: as opaque as its medium lets it be, and as ``as_laid``."""
     if one.colour is None:
         return None
-    return stated(one.colour, lie_of(one).opacity)
+    paint = stated(one.colour, medium.opacity if medium else "opaque")
+    if medium is not None and lie_of(one) is EVEN and medium.name in BY_MEDIUM:
+        paint = paint.less(ROWS[BY_MEDIUM[medium.name]].strength)
+    return as_laid(one, paint)
+
+
+def as_laid(one: Pass, paint: Optics) -> Optics:
+    """A paint as a pass lays it: no more opaque than its technique is, with the pigment that its
+    thinning and the varnish in it leave to it."""
+    lie = lie_of(one)
+    found = replace(paint, film=np.minimum(paint.film, paint.body * IN_FILM[lie.opacity]))
+    if lie.dulled:
+        found = dulled(found, lie.dulled)
+    strength = 1.0
+    if one.dilution is not None:
+        even = THINNED.get(one.tool or "", BRUSHED_THINNED)
+        usual = even if lie.thinned is None else lie.thinned
+        strength = (1 + usual) / (1 + one.dilution)
+    return found.less(strength * (1 - one.varnish_share))
+
+
+def dulled(paint: Optics, share: float) -> Optics:
+    """A paint of which so much of the absorption is alike in every band."""
+    ratio = paint.k / paint.s
+    even = (1 - share) * ratio + share * float(ratio.mean())
+    return Optics(even * paint.s, paint.s, paint.body, paint.film)
+
+
+WASHED = 2 / 3
+"""Of the way from white to its own colour that a wash goes where it pools. Common practice."""
+MOST_WASH = 0.35
+"""A wash's film in brushed coats at most: light ones too are mostly water."""
+
+
+@lru_cache(maxsize=4096)
+def wash_coats(colour: str, opacity: Opacity, share: float) -> float:
+    """Brushed coats of a paint in a film of its wash, where that pools. By bisection."""
+    paint, white = dulled(stated(colour, opacity), share), reflectance_of_hex("#ffffff")
+    own, ground = lab_of(xyz_of(reflectance_of_hex(colour))), lab_of(xyz_of(white))
+    goal = (1 - WASHED) * float(difference(ground, own))
+    low, high = 0.0, MOST_WASH
+    for _ in range(24):
+        middle = (low + high) / 2
+        left = float(difference(lab_of(xyz_of(paint.coat(middle, white))), own))
+        low, high = (middle, high) if left > goal else (low, middle)
+    return high
 
 
 def bare(material: str) -> Surface:
@@ -94,40 +167,103 @@ def laid_over(surface: Surface, one: Pass, paint: Optics, share: float | None = 
     """A zone after a pass. ``share``: cover stated for it, instead of its technique's."""
     lie = lie_of(one)
     coat = COAT.get(one.tool or "", 1.0) if lie is EVEN else 1.0
+    if lie.tints and one.colour is not None:
+        coat = wash_coats(one.colour, lie.opacity, lie.dulled)
     found = []
     for place in range(3):
         thick = lie.thick[place] * one.coats * coat * one.thick
-        film = over(paint.k, paint.s, thick, surface.at[place])
+        film = paint.coat(thick, surface.at[place])
+        if lie.tints:
+            # A pool of it is no darker than the wash itself, or than what it lies on.
+            film = np.maximum(film, np.minimum(surface.at[place], paint.masstone))
         part = lie.share[place] if share is None else lie.share[place] * share
         if (one.zones == ("recesses",) and place > 0) or (one.zones == ("edges",) and place < 2):
             part = 0.0
         found.append(covered(part, film, surface.at[place]))
-    return Surface(np.array(found))
+    sheen = one.finish or USUAL_SHEEN
+    return (
+        Surface(np.array(found), sheen, sheen)
+        if lie is EVEN
+        else replace(surface, at=np.array(found))
+    )
 
 
-def appearances(
-    material: str, films: Sequence[AppliedLayer], paints: Paints = by_colour
-) -> dict[str, list[Surface]]:
+@dataclass
+class _Zone:
+    """A zone as it looks now, and as it did before what can still be taken back."""
+
+    now: Surface
+    before_film: Surface
+    before_top: Surface | None = None
+    """Under the top coat over chipping fluid."""
+    before_pigment: Surface | None = None
+
+
+def appearances(material: str, films: Sequence[AppliedLayer]) -> dict[str, list[Surface]]:
     """By zone, and by part painted apart, its surface after each pass of a walk; the bare model
     where none came yet. Zones that were treated alike share one surface."""
     zones = {zone for film in films for zone in detail_zones(film)}
     start = bare(material)
-    now = dict.fromkeys(sorted(zones), start)
-    found: dict[str, list[Surface]] = {zone: [] for zone in now}
+    state = {zone: _Zone(start, start) for zone in sorted(zones)}
+    found: dict[str, list[Surface]] = {zone: [] for zone in state}
     for film in films:
-        one = film.pass_
-        paint = None if film.does(TechniqueTrait.COLOURLESS) else paints(one)
-        if paint is not None:
-            new: dict[tuple[int, float | None], Surface] = {}
-            for zone in detail_zones(film):
-                share = next((c.cover for c in one.cover_by if c.zone == zone), one.cover)
-                key = id(now[zone]), share
-                if key not in new:
-                    new[key] = laid_over(now[zone], one, paint, share)
-                now[zone] = new[key]
-        for zone, surface in now.items():
-            found[zone].append(surface)
+        alike: dict[tuple[object, ...], Surface] = {}
+        paint = paint_of(film.pass_, film.medium)
+        for name in detail_zones(film):
+            zone = state[name]
+            share = _share(film, name)
+            key = (id(zone.now), id(zone.before_film), id(zone.before_top),
+                   id(zone.before_pigment), share)  # fmt: skip
+            if key not in alike:
+                alike[key] = _after(zone, film, paint, share)
+            _remember(zone, film)
+            zone.now = alike[key]
+        for name, zone in state.items():
+            found[name].append(zone.now)
     return found
+
+
+def _share(film: AppliedLayer, zone: str) -> float | None:
+    """What of a zone a pass covers, where that is not its technique's: a decal's own zone is the
+    decal, all else has little of it."""
+    if film.does(TechniqueTrait.DECALS):
+        return 1.0 if zone in MARKS else film.cover
+    return next((c.cover for c in film.pass_.cover_by if c.zone == zone), film.pass_.cover)
+
+
+def _after(zone: _Zone, film: AppliedLayer, paint: Optics | None, share: float | None) -> Surface:
+    now, way = zone.now, film.technique
+    if way.name == "wipe back":
+        return replace(now, at=_mixed(now, zone.before_film, LEFT_BY_WIPING))
+    if film.does(TechniqueTrait.SCRATCHES) and zone.before_top is not None:
+        times = 1.0 if film.pass_.cover is None else film.pass_.cover / way.cover
+        left = tuple(1 - min(1.0, one * times) for one in SCRATCHED)
+        return replace(now, at=_mixed(now, zone.before_top, left))
+    if film.clear and film.pass_.finish and film.lays and film.does(TechniqueTrait.SPRAYS):
+        if zone.before_pigment is not None and film.cover >= 1:
+            left = (LEFT_BY_VARNISH,) * 3
+            now = replace(now, at=_mixed(now, zone.before_pigment, left))
+        return replace(now, sheen=film.pass_.finish)
+    if film.does(TechniqueTrait.COLOURLESS) and not film.does(TechniqueTrait.DECALS):
+        return now
+    if paint is None or way.act not in ("lay", "fix"):
+        return now
+    return laid_over(now, film.pass_, paint, share)
+
+
+def _remember(zone: _Zone, film: AppliedLayer) -> None:
+    """What lies under the film that is about to be laid."""
+    if not film.lays:
+        return
+    if film.medium_has(MediumTrait.FLUID):
+        zone.before_top = zone.now
+        return
+    zone.before_film = zone.now
+    zone.before_pigment = zone.now if film.does(TechniqueTrait.DRY) else None
+
+
+def _mixed(now: Surface, before: Surface, left: Sequence[float]) -> Floats:
+    return np.array([covered(left[n], now.at[n], before.at[n]) for n in range(3)])
 
 
 def detail_zones(film: AppliedLayer) -> tuple[str, ...]:

@@ -7,18 +7,10 @@ from functools import lru_cache
 
 import numpy as np
 
-from muster.core.colour.film import over
-from muster.core.colour.paint import stated
+from muster.core.colour.paint import COVERED, stated
 from muster.core.colour.spaces import difference as ciede2000
 from muster.core.colour.spaces import hexes_of, lab_of, xyz_of, xyz_of_hex, xyz_of_lab
 from muster.core.vocabulary import Opacity
-
-SHOWS_THROUGH = 3.5
-"""ΔE00 from a coat's own colour up to which the ground is not seen through it at the bench. Common
-practice: more is asked of a wall than of a model."""
-
-THIN = 0.4
-"""A thin coat, as one lays several, in full brushed coats. Common practice."""
 
 
 @lru_cache(maxsize=4096)
@@ -64,15 +56,28 @@ GREY = 6.0
 
 
 @lru_cache(maxsize=4096)
-def coats_needed(colour: str, ground: str, opacity: Opacity = "opaque", most: int = 9) -> int:
-    """Thin coats after which the ground no longer shows through, by Kubelka and Munk."""
-    paint, under = stated(colour, opacity), stated(ground).masstone
-    goal = lab_of(xyz_of(paint.masstone))
-    for coats in range(1, most):
-        film = over(paint.k, paint.s, THIN * coats, under)
-        if float(ciede2000(lab_of(xyz_of(film)), goal)) <= SHOWS_THROUGH:
-            return coats
-    return most
+def shows_through(
+    colour: str, ground: str, coats: int, opacity: Opacity = "opaque", strength: float = 1.0
+) -> float:
+    """ΔE00 from its own colour that so many coats over a ground are, by Kubelka and Munk.
+    ``strength``: of its pigment, as a share of a usual paint's."""
+    paint, under = stated(colour, opacity, strength), stated(ground).masstone
+    film = paint.coat(coats, under)
+    return float(ciede2000(lab_of(xyz_of(film)), lab_of(xyz_of(paint.masstone))))
+
+
+def coats_needed(
+    colour: str, ground: str, opacity: Opacity = "opaque", strength: float = 1.0, most: int = 9
+) -> int:
+    """Coats after which the ground no longer shows through."""
+    return next(
+        (
+            coats
+            for coats in range(1, most)
+            if shows_through(colour, ground, coats, opacity, strength) <= COVERED
+        ),
+        most,
+    )
 
 
 def mixed_toward(colour: str, lightness_wanted: float) -> str:

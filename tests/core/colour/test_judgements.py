@@ -7,7 +7,7 @@ import pytest
 from hypothesis import given
 from hypothesis import strategies as st
 
-from muster.core.colour.judge import camouflage, fade_coat, filters, for_scale
+from muster.core.colour.judge import camouflage, fade_share, filters, for_scale
 from muster.core.colour.match import match
 from muster.core.colour.observer import Floats
 from muster.core.colour.paint import stated
@@ -67,9 +67,9 @@ def test_camouflage_colours_nearest_to_merging_come_first() -> None:
     assert merges_mm(20, "table") == pytest.approx(resolved_mm(1000))
 
 
-def test_a_fade_coat_draws_patches_together_by_what_was_asked() -> None:
+def test_a_mist_draws_patches_together_by_what_was_asked() -> None:
     patches = [reflectance_of_hex(one) for one in (OLIVE, SAND, DARK)]
-    little, much = (fade_coat(stated(SAND), patches, pull) for pull in (0.1, 0.5))
+    little, much = (fade_share(stated(SAND), patches, pull) for pull in (0.1, 0.5))
     assert 0 < little < much < 2
 
 

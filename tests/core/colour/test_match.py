@@ -7,7 +7,7 @@ import pytest
 from hypothesis import given, settings
 from hypothesis import strategies as st
 
-from muster.core.colour.match import ALIKE, from_pot, match, ways_of
+from muster.core.colour.match import from_pot, match, ways_of
 from muster.core.colour.paint import stated
 from muster.core.colour.shelf import Paint, Shelf
 from muster.core.colour.spaces import difference, lab_of, xyz_of, xyz_of_hex
@@ -40,8 +40,8 @@ def test_a_large_shelf_is_looked_through_by_paints_that_stand_for_others() -> No
 def test_a_mix_of_two_drops_of_owned_paints_is_found_again() -> None:
     mine = shelf(40, 2)
     wanted = mine.mix(((5, 3), (17, 2), (30, 4)), GREY)
-    best = match(mine, np.array(wanted.lab))[0]
-    assert best.off <= ALIKE
+    best = match(mine, np.array(wanted.lab), by="difference")[0]
+    assert best.off <= 0.1
 
 
 def test_four_paints_come_no_farther_than_three() -> None:

@@ -8,7 +8,7 @@ import pytest
 
 from muster.core.craft.climate import Climate
 from muster.core.recipes.recipe import Pass
-from muster.core.stack.appearance import bare, by_colour, laid_over
+from muster.core.stack.appearance import bare, laid_over, paint_of
 from muster.core.stack.attack import workable
 from muster.core.stack.check import check
 from muster.core.stack.resolve_waits import resolve_waits, with_resolved_waits
@@ -44,7 +44,7 @@ def test_a_slow_room_keeps_a_wash_workable_for_longer() -> None:
 def shown(**more: Any) -> float:
     """How light a flat of pale plastic is under one pass of dark green."""
     one = Pass("a", "a", "brush", 5, colour="#1c2a1d", **more)
-    paint = by_colour(one)
+    paint = paint_of(one)
     assert paint is not None
     return float(laid_over(bare("polystyrene"), one, paint).lab()[1][0])
 

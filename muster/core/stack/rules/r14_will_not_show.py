@@ -3,12 +3,13 @@
 from __future__ import annotations
 
 from collections.abc import Iterator, Mapping
+from dataclasses import replace
 
 import numpy as np
 
 from muster.core.colour.spaces import difference as ciede2000
 from muster.core.craft.techniques import TechniqueTrait
-from muster.core.stack.appearance import Surface, lie_of
+from muster.core.stack.appearance import Surface, laid_over, lie_of, paint_of
 from muster.core.stack.finding import Change, Finding, Remove, Repair, rule
 from muster.core.stack.layer import AppliedLayer
 from muster.core.stack.tones import difference, lightness, nearer
@@ -21,7 +22,7 @@ LEAST_MARK = 6.0
 """ΔE00 of a mark's own colour against its ground, below which it is not seen across a table; common
 practice, no source."""
 
-LEAST: Mapping[str, float] = {"filter": 0.6, "glaze": 0.6, "wash": 3.0, "pin wash": 3.0}
+LEAST: Mapping[str, float] = {"filter": 0.6, "glaze": 0.6, "wash": 2.5, "pin wash": 2.5}
 """ΔE00 that a film must change where it lies thickest, by technique, to be seen at all; common
 practice, no source. Others: as a mark."""
 
@@ -68,13 +69,31 @@ def _film(walked: Walk, step: Step) -> Iterator[Finding]:
         f"'{film.name}' will not show in the {PLACES[place]}: ΔE00 {most:.1f} at most, on a ground "
         f"of L* {ground[0]:.0f}"
     )
-    assert film.pass_.colour is not None
-    colour = nearer(film.pass_.colour, ground_surface.hexes[place], 18.0)
+    colour = _one_that_shows(film, ground_surface, place, least)
     repairs: tuple[Repair, ...] = (
         Change("a lighter colour", film.pass_.key, (("colour", colour),)),
         Remove("leave it out", film.pass_.key),
     )
     yield Finding("will not show", "warning", words, film.pass_.key, repairs)
+
+
+STEPS_L = (18.0, 30.0, 42.0, 54.0, 66.0)
+"""L* by which a colour is tried farther from its ground."""
+
+
+def _one_that_shows(film: AppliedLayer, ground: Surface, place: int, least: float) -> str:
+    """The film's hue, so much lighter that it shows, as little as that takes."""
+    assert film.pass_.colour is not None
+    colour = film.pass_.colour
+    for step in STEPS_L:
+        colour = nearer(film.pass_.colour, ground.hexes[place], step)
+        one = replace(film.pass_, colour=colour)
+        paint = paint_of(one, film.medium)
+        assert paint is not None
+        now = laid_over(ground, one, paint, film.pass_.cover)
+        if float(ciede2000(ground.lab(), now.lab()).max()) >= least:
+            break
+    return colour
 
 
 TOO_LIGHT = 91.0

@@ -4,18 +4,23 @@ from __future__ import annotations
 
 from collections.abc import Iterator
 
+from muster.core.colour.kinds import ROWS
 from muster.core.craft.media import MediumTrait
 from muster.core.craft.techniques import TechniqueTrait
 from muster.core.stack.finding import Change, Finding, Repair, rule
 from muster.core.stack.layer import WHOLE, AppliedLayer
-from muster.core.stack.tones import coats_needed, difference, lightness
+from muster.core.stack.tones import coats_needed, difference, lightness, shows_through
 from muster.core.stack.walk import Step, Walk
 
 SAME_COLOUR = 4.0
 """ΔE00 within which two passes are coats of one colour. Common practice."""
 
+TOLERATED = 5.0
+"""ΔE00 of ground that is let pass: one coat more is a matter of taste, and shade and lights follow.
+Common practice."""
+
 CAN_COATS = 2
-"""Thin coats that one from a can is worth. Common practice."""
+"""Coats that one from a can is worth. Common practice."""
 
 
 @rule(16, "shows through", "coats do not hide the ground where hiding is meant")
@@ -30,12 +35,14 @@ def findings(walked: Walk) -> Iterator[Finding]:
         if ground is None or ground.pass_.colour is None:
             continue
         gap = lightness(film.pass_.colour) - lightness(ground.pass_.colour)
-        needed = coats_needed(film.pass_.colour, ground.pass_.colour)
-        if needed <= coats:
+        metal = ROWS["flake"] if film.pass_.finish == "metallic" else ROWS["opaque"]
+        paint = (metal.opacity, metal.strength)
+        if shows_through(film.pass_.colour, ground.pass_.colour, coats, *paint) <= TOLERATED:
             continue
+        needed = coats_needed(film.pass_.colour, ground.pass_.colour, *paint)
         more = film.pass_.coats + needed - coats
         words = (
-            f"'{ground.name}' shows through {coats} thin coat{'s' if coats > 1 else ''} of "
+            f"'{ground.name}' shows through {coats} coat{'s' if coats > 1 else ''} of "
             f"'{film.name}': L* {gap:+.0f}, about {needed} coats hide it"
         )
         repairs: list[Repair] = []

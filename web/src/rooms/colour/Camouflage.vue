@@ -7,7 +7,7 @@ import { useShelf } from '../../shelf'
 import type { Mixing } from './mixing'
 import ActButton from '../../parts/ActButton.vue'
 
-/** Patches of a camouflage: which merge, what each filter does, how thick a fade coat is. */
+/** Patches of a camouflage: which merge, what each filter does, what share a mist covers. */
 const props = defineProps<{ mixing: Mixing }>()
 const shelf = useShelf()
 const muster = useMuster()
@@ -67,8 +67,9 @@ function clear() {
       <b>{{ one.difference.toFixed(1) }}</b> apart; bands finer than {{ one.least_mm }} mm merge
       from 1 m
     </p>
-    <p v-if="found.fade_coats">
-      A mist of the first, <b>{{ found.fade_coats }}</b> of a coat, draws them a quarter together.
+    <p v-if="found.mist">
+      A mist of the first over <b>{{ Math.round(found.mist * 100) }} %</b> of the surface draws them a
+      quarter together.
     </p>
     <p v-for="one in found.filters" :key="one.paint + one.patch" class="flex items-center gap-2">
       <Patch :colour="one.patch" /> {{ one.paint }}: chroma {{ one.chroma >= 0 ? '+' : ''
