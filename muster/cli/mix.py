@@ -14,6 +14,7 @@ from typing import Any, Literal
 
 import numpy as np
 
+from muster.core.colour import match_plain
 from muster.core.colour.kinds import GROUPS
 from muster.core.colour.ladder import ladders
 from muster.core.colour.match import match
@@ -23,16 +24,16 @@ from muster.core.colour.owned import OwnedPaint, shelf_from
 from muster.core.colour.paint import coats_to_hide
 from muster.core.colour.shelf import Mix, Shelf
 from muster.core.colour.spaces import lab_of, xyz_of_hex
-from muster.core.colour.stated_mix import stated_mix
 from muster.core.colour.wet import wet_of
 from muster.core.errors import DomainError
 from muster.core.formats.shelf import read
-from muster.core.stack.mix_look import LAYS, look_over
 
 FOUND, REFUSED = 0, 2
 OUT_OF_REACH = 3.0
 """ΔE00 beyond which the best mix is another colour. Common practice."""
 ANSWERS = 8
+FEW_PAINTS = 300
+"""Up to so many, which is all, the compiled loop takes longer to load than it saves."""
 
 
 def main(arguments: list[str] | None = None) -> int:
@@ -78,7 +79,7 @@ def _parser() -> argparse.ArgumentParser:
     parser.add_argument("--parts", help='a mix to judge: "3 Post red, 1 Tarn black"')
     parser.add_argument("--over", help='the ground it is laid over: "#1c1d1f"')
     parser.add_argument("--coats", type=int, default=1, help="coats of it, 1 to 9")
-    parser.add_argument("--by", default="brush", help=f"technique: {', '.join(LAYS)}")
+    parser.add_argument("--by", default="brush", help="technique: brush, wash, spray, dry-brush …")
     parser.add_argument("--json", action="store_true", help="the answer as JSON")
     return parser
 
@@ -91,8 +92,9 @@ def matched(given: argparse.Namespace, paints: list[OwnedPaint]) -> dict[str, An
     shelf = shelf_from(paints)
     kinds = [word.strip() for word in given.kinds.split(",")]
     by: Literal["eye", "difference"] = "difference" if given.closest else "eye"
-    mixes = match(shelf, target, given.paints, given.drops, ANSWERS, kinds, by=by)
-    single = match(shelf, target, 1, 1, 1, kinds, by="difference")[0]
+    kernel = match_plain if len(shelf.paints) <= FEW_PAINTS else None
+    mixes = match(shelf, target, given.paints, given.drops, ANSWERS, kinds, by=by, kernel=kernel)
+    single = match(shelf, target, 1, 1, 1, kinds, by="difference", kernel=match_plain)[0]
     return as_json(given.target, target, shelf, paints, mixes, single)
 
 
@@ -100,6 +102,10 @@ def stated(
     parts: str, paints: list[OwnedPaint], over: str | None, by: str, coats: int
 ) -> dict[str, Any]:
     """What a stated mix dries to, alone or over a ground. Raises DomainError."""
+    # Loaded for this alone: matching a colour needs no recipe.
+    from muster.core.colour.stated_mix import stated_mix
+    from muster.core.stack.mix_look import look_over
+
     mix = stated_mix(parts, paints)
     optics = mix.optics
     answer: dict[str, Any] = {

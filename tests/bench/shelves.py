@@ -46,7 +46,7 @@ def everything(shelf: Shelf, target: Floats, most_paints: int, most_drops: int) 
     Slow."""
     best = np.inf
     k, s = shelf.k.astype(np.float32), shelf.s.astype(np.float32)
-    form, goal = match._metric(target)
+    near = match._Target(target, *match._metric(target), match.compiled())
     for group in shelf.groups():
         if len(group) < most_paints:
             continue
@@ -54,7 +54,7 @@ def everything(shelf: Shelf, target: Floats, most_paints: int, most_drops: int) 
         ways = match.ways_of(most_paints, most_drops)
         for start in range(0, len(sets), 4000):
             part = sets[start : start + 4000]
-            off = match._each(k, s, part, ways, form, goal)
+            off = near.each(k, s, part, ways)
             rows = match._least(off.ravel(), 300)
             best = min(
                 best,

@@ -32,7 +32,7 @@ def ladders(optics: Optics) -> list[Ladder]:
     found = []
     for name, colour in GROUNDS.items():
         under = reflectance_of_hex(colour)
-        films = np.array([optics.coat(float(coats), under) for coats in range(1, RUNGS + 1)])
+        films = optics.coat(np.arange(1.0, RUNGS + 1)[:, None], under)
         coats = tuple(hexes_of(xyz_of(films)))
         found.append(Ladder(name, colour, coats, coats_to_cover(optics, under)))
     return found

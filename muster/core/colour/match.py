@@ -18,12 +18,11 @@ from dataclasses import dataclass
 from functools import lru_cache
 from itertools import combinations, product
 from math import floor, gcd
-from typing import Literal
+from typing import Literal, Protocol
 
 import numpy as np
 from numpy.typing import NDArray
 
-from muster.core.colour import match_kernel
 from muster.core.colour.observer import WEIGHTS, WHITE, Floats
 from muster.core.colour.paint import shown
 from muster.core.colour.shelf import Mix, Shelf
@@ -43,11 +42,11 @@ FEW_OF_FOUR: tuple[tuple[int, ...], ...] = (
 )  # fmt: skip
 SETS_AT_ONCE = 170_000
 """Sets of three that are measured at a few ways: those of a hundred paints."""
-LIKELY = 1500
+LIKELY = 1000
 """Sets of three that are then measured at all ways."""
 LIKELY_FOR_FOUR = 160
 LIKELY_OF_FOUR = 400
-EXACT = 1500
+EXACT = 1000
 """Mixes measured exactly at the end."""
 EYE = 1.0
 """ΔE00 that no eye tells at the bench: within so much of the best, the simpler mix goes first.
@@ -55,13 +54,37 @@ Common practice."""
 ALIKE_POT = 0.5
 """ΔE00 within which less paint added to a pot goes first."""
 
+
+class Kernel(Protocol):
+    """The hot loop, compiled or not: see ``match_kernel`` and ``match_plain``."""
+
+    def each(
+        self, k: Singles, s: Singles, sets: Indices, ways: Singles, form: Singles,
+        weights: Singles, goal: Singles, out: Singles,
+    ) -> None:  # fmt: skip
+        """Every squared distance."""
+
+    def nearest(
+        self, k: Singles, s: Singles, sets: Indices, ways: Singles, form: Singles,
+        weights: Singles, goal: Singles, out: Singles,
+    ) -> None:  # fmt: skip
+        """The least of each set."""
+
+
+def compiled() -> Kernel:
+    """The compiled loop: the faster one, once it is loaded."""
+    from muster.core.colour import match_kernel
+
+    return match_kernel
+
+
 _WORKERS = os.cpu_count() or 1
 _POOL = ThreadPoolExecutor(_WORKERS)
 # In rows: a column at a time the hot loop is three times slower.
 _BANDS = np.ascontiguousarray(WEIGHTS / WHITE[:, None] * (1 - THROWN_BACK), dtype=np.float32)
-AT_ONCE = 3
-"""Neighbouring bands that are looked at as one where sets are only sifted."""
-_FEW_BANDS = np.ascontiguousarray(_BANDS.reshape(3, -1, AT_ONCE).sum(axis=2))
+SIFTED, RANKED = 6, 3
+"""Neighbouring bands that are looked at as one where sets are sifted, and where their ways are
+ranked for the exact measuring."""
 
 
 def match(
@@ -73,6 +96,7 @@ def match(
     groups: Sequence[str] = ("plain",),
     in_stock: bool = False,
     by: Literal["eye", "difference"] = "eye",
+    kernel: Kernel | None = None,
 ) -> list[Mix]:
     """The best mixes for a target (CIELAB, D65, dry), the best first.
 
@@ -89,18 +113,21 @@ def match(
     usable = shelf.usable(groups, in_stock)
     if not usable:
         raise ValueError("the shelf holds no colour: add a paint")
+    near_to = _Target(target, *_metric(target), kernel or compiled())
     measured = [
         one
         for group in shelf.groups(usable)
-        for one in _in_group(shelf, group, target, most_paints, most_drops, keep)
+        for one in _in_group(shelf, group, near_to, most_paints, most_drops)
     ]
     best = min(float(one.off.min()) for one in measured if len(one.off))
-    found = [mix for one in measured for mix in one.chosen(shelf, target, best, keep)]
-    near = sorted((mix for mix in found if mix.off <= best + EYE), key=_by_eye)
+    found = [mix for one in measured for mix in one.chosen(best, keep)]
     far = sorted((mix for mix in found if mix.off > best + EYE), key=lambda mix: mix.off)
+    near = [mix for mix in found if mix.off <= best + EYE]
     if by == "difference":
         near.sort(key=lambda mix: mix.off)
-    chosen: dict[tuple[int, ...], Mix] = {}
+    else:
+        near.sort(key=lambda mix: _by_eye(shelf, mix))
+    chosen: dict[tuple[int, ...], _Found] = {}
     for mix in (*near, *far):
         # Of the same paints only the best drops: others of them are no other mix to choose.
         chosen.setdefault(tuple(sorted(index for index, _ in mix.drops)), mix)
@@ -109,7 +136,7 @@ def match(
     if all(mix.off > closest.off for mix in ranked):
         # The closest stays one press away, also where it is of the first one's paints.
         ranked[keep - 1 :] = [closest]
-    return ranked
+    return [shelf.mix(mix.drops, target) for mix in ranked]
 
 
 def from_pot(
@@ -140,10 +167,9 @@ def from_pot(
     ways = [
         (1, a, b, 0) for a, b in product(range(most_extra + 1), repeat=2) if a + b <= most_extra
     ]
-    form, goal = _metric(target)
     table = np.array(ways, dtype=np.float32)
     rows = np.array(sets, dtype=np.int32)
-    off = _each(k, s, rows, table, form, goal)
+    off = _Target(target, *_metric(target), compiled()).each(k, s, rows, table)
     best: dict[tuple[tuple[int, int], ...], Mix] = {}
     for flat in _least(off.ravel(), EXACT):
         one, way = sets[flat // len(ways)], ways[flat % len(ways)]
@@ -175,9 +201,20 @@ def ways_of(paints: int, most_drops: int) -> Singles:
     return np.array(rows or np.empty((0, 4)), dtype=np.float32).reshape(-1, 4)
 
 
-def _by_eye(mix: Mix) -> tuple[int, int, bool, int, bool, float, float]:
+@dataclass(frozen=True, slots=True)
+class _Found:
+    """A mix before it is told in full."""
+
+    drops: tuple[tuple[int, int], ...]
+    off: float
+
+
+def _by_eye(shelf: Shelf, mix: _Found) -> tuple[int, int, bool, int, bool, float, float]:
+    used = [(shelf.paints[index], drops) for index, drops in mix.drops]
     return (
-        len(mix.drops), mix.total, not mix.in_stock, mix.media, mix.metallic, mix.price, mix.off
+        len(used), sum(drops for _, drops in used), not all(one.in_stock for one, _ in used),
+        len({one.medium for one, _ in used}), any(one.metallic for one, _ in used),
+        sum(one.price_ml * drops for one, drops in used), mix.off,
     )  # fmt: skip
 
 
@@ -189,25 +226,59 @@ class _Measured:
     drops: Singles
     off: Floats
 
-    def chosen(self, shelf: Shelf, target: Floats, best: float, keep: int) -> list[Mix]:
+    def chosen(self, best: float, keep: int) -> list[_Found]:
         """The closest of them, and those of fewest drops among those near the best."""
         rows = list(np.argsort(self.off, kind="stable")[: 5 * keep])
         near = np.flatnonzero(self.off <= best + EYE)
         totals = self.drops[near].sum(axis=1)
         rows += list(near[np.lexsort((self.off[near], totals))][: 5 * keep])
-        return [shelf.mix(self._pairs(int(row)), target) for row in dict.fromkeys(rows)]
+        return [_Found(self._pairs(row), float(self.off[row])) for row in dict.fromkeys(rows)]
 
     def _pairs(self, row: int) -> tuple[tuple[int, int], ...]:
         pairs = zip(self.which[row], self.drops[row], strict=True)
         return tuple((int(index), int(amount)) for index, amount in pairs if amount > 0)
 
 
+@dataclass(frozen=True, eq=False)
+class _Target:
+    """What is aimed at: CIELAB, ΔE00² near it as a quadratic form, and by which loop."""
+
+    lab: Floats
+    form: Singles
+    goal: Singles
+    kernel: Kernel
+
+    def nearest(self, k: Singles, s: Singles, sets: Indices, ways: Singles) -> Singles:
+        """Of each set the least squared distance over all ways."""
+        out = np.empty(len(sets), np.float32)
+
+        def part(rows: slice) -> None:
+            self.kernel.nearest(
+                k, s, sets[rows], ways, self.form, _weights(k.shape[1]), self.goal, out[rows]
+            )
+
+        list(_POOL.map(part, _parts(len(sets))))
+        return out
+
+    def each(self, k: Singles, s: Singles, sets: Indices, ways: Singles) -> Singles:
+        """Every squared distance, (m, w)."""
+        out = np.empty((len(sets), len(ways)), np.float32)
+
+        def part(rows: slice) -> None:
+            self.kernel.each(
+                k, s, sets[rows], ways, self.form, _weights(k.shape[1]), self.goal, out[rows]
+            )
+
+        list(_POOL.map(part, _parts(len(sets))))
+        return out
+
+
 def _in_group(
-    shelf: Shelf, group: list[int], target: Floats, most_paints: int, most_drops: int, keep: int
+    shelf: Shelf, group: list[int], target: _Target, most_paints: int, most_drops: int
 ) -> list[_Measured]:
     """The best mixes of paints that mix with each other, by how many paints they are of."""
     k, s = shelf.k.astype(np.float32), shelf.s.astype(np.float32)
-    form, goal = _metric(target)
+    few_k, few_s = _fewer_bands(k, RANKED), _fewer_bands(s, RANKED)
     names = _same_names(shelf, group)
     found: list[_Measured] = []
     likely = np.empty((0, 4), np.int32)
@@ -216,16 +287,16 @@ def _in_group(
         if paints <= 2:
             sets = _sets(group, paints)
         elif paints == 3:
-            sets = likely = _likely_three(k, s, group, form, goal)
+            sets = likely = _likely_three(k, s, group, target)
         else:
-            sets = _likely_four(k, s, group, likely, form, goal)
+            sets = _likely_four(k, s, group, likely, target)
         sets = _of_different_names(sets, paints, names)
         if not len(sets):
             continue
-        off = _each(k, s, sets, ways, form, goal).ravel()
+        off = target.each(few_k, few_s, sets, ways).ravel()
         rows = _worth_measuring(off, ways)
         which, drops = sets[rows // len(ways)], ways[rows % len(ways)]
-        found.append(_Measured(which, drops, _exactly(shelf, which, drops, target)))
+        found.append(_Measured(which, drops, _exactly(shelf, which, drops, target.lab)))
     return found
 
 
@@ -255,15 +326,13 @@ def _of_different_names(sets: Indices, paints: int, names: NDArray[np.int64] | N
     return sets[(np.diff(held, axis=1) > 0).all(axis=1)]
 
 
-def _likely_three(
-    k: Singles, s: Singles, group: list[int], form: Singles, goal: Singles
-) -> Indices:
+def _likely_three(k: Singles, s: Singles, group: list[int], target: _Target) -> Indices:
     """Sets of three that come near at a few ways, by bands taken together."""
-    k, s = _fewer_bands(k), _fewer_bands(s)
+    k, s = _fewer_bands(k, SIFTED), _fewer_bands(s, SIFTED)
     ways = np.array([(*way, 0) for way in FEW_WAYS], dtype=np.float32)
     stand, members = _standing(k, s, group)
     sets = _sets(stand, 3)
-    found = _nearest(k, s, sets, ways, form, goal)
+    found = target.nearest(k, s, sets, ways)
     if len(stand) == len(group):
         return sets[_least(found, LIKELY)]
     wide = [
@@ -273,11 +342,11 @@ def _likely_three(
     ]
     # Three alike may stand for one another: those within a group of their own count too.
     rows = np.array(wide, dtype=np.int32)
-    return rows[_least(_nearest(k, s, rows, ways, form, goal), LIKELY)]
+    return rows[_least(target.nearest(k, s, rows, ways), LIKELY)]
 
 
 def _likely_four(
-    k: Singles, s: Singles, group: list[int], likely: Indices, form: Singles, goal: Singles
+    k: Singles, s: Singles, group: list[int], likely: Indices, target: _Target
 ) -> Indices:
     """The likeliest sets of three with any fourth paint."""
     rows = {
@@ -287,14 +356,14 @@ def _likely_four(
         if fourth not in three[:3]
     }
     sets = np.array(sorted(rows), dtype=np.int32).reshape(-1, 4)
-    k, s = _fewer_bands(k), _fewer_bands(s)
+    k, s = _fewer_bands(k, SIFTED), _fewer_bands(s, SIFTED)
     ways = {way for few in FEW_OF_FOUR for way in _turned(few)}
     table = np.array(sorted(ways), dtype=np.float32)
-    return sets[_least(_nearest(k, s, sets, table, form, goal), LIKELY_OF_FOUR)]
+    return sets[_least(target.nearest(k, s, sets, table), LIKELY_OF_FOUR)]
 
 
-def _fewer_bands(each: Singles) -> Singles:
-    return np.ascontiguousarray(each.reshape(len(each), -1, AT_ONCE).mean(axis=2))
+def _fewer_bands(each: Singles, at_once: int) -> Singles:
+    return np.ascontiguousarray(each.reshape(len(each), -1, at_once).mean(axis=2))
 
 
 def _turned(way: tuple[int, ...]) -> list[tuple[int, ...]]:
@@ -308,7 +377,7 @@ def _standing(k: Singles, s: Singles, group: list[int]) -> tuple[list[int], dict
         most -= 1
     if most == len(group):
         return group, {index: [index] for index in group}
-    seen = shown(k[group].astype(float), s[group].astype(float)).repeat(AT_ONCE, axis=1)
+    seen = shown(k[group].astype(float), s[group].astype(float)).repeat(SIFTED, axis=1)
     masstone = lab_of(xyz_of(seen))
     strength = np.log(k[group].mean(axis=1) + s[group].mean(axis=1)) * 8
     place = np.column_stack([masstone, strength])
@@ -332,7 +401,13 @@ def _sets(group: list[int], paints: int) -> Indices:
 
 @lru_cache(maxsize=32)
 def _places(count: int, paints: int) -> Indices:
-    rows = np.array(list(combinations(range(count), paints)), dtype=np.int32).reshape(-1, paints)
+    rows = np.arange(count, dtype=np.int32).reshape(-1, 1)
+    for _ in range(paints - 1):
+        # Each set so far with every paint after its last.
+        after = count - 1 - rows[:, -1]
+        begun = np.repeat(np.cumsum(after) - after, after)
+        last = np.arange(len(begun)) - begun + np.repeat(rows[:, -1] + 1, after)
+        rows = np.column_stack([np.repeat(rows, after, axis=0), last]).astype(np.int32)
     return np.hstack([rows, np.repeat(rows[:, :1], 4 - paints, axis=1)])
 
 
@@ -357,32 +432,9 @@ def _least(values: Singles, count: int) -> NDArray[np.intp]:
     return np.argsort(values, kind="stable")
 
 
-def _nearest(
-    k: Singles, s: Singles, sets: Indices, ways: Singles, form: Singles, goal: Singles
-) -> Singles:
-    out = np.empty(len(sets), np.float32)
-
-    def part(rows: slice) -> None:
-        match_kernel.nearest(k, s, sets[rows], ways, form, _weights(k), goal, out[rows])
-
-    list(_POOL.map(part, _parts(len(sets))))
-    return out
-
-
-def _each(
-    k: Singles, s: Singles, sets: Indices, ways: Singles, form: Singles, goal: Singles
-) -> Singles:
-    out = np.empty((len(sets), len(ways)), np.float32)
-
-    def part(rows: slice) -> None:
-        match_kernel.each(k, s, sets[rows], ways, form, _weights(k), goal, out[rows])
-
-    list(_POOL.map(part, _parts(len(sets))))
-    return out
-
-
-def _weights(k: Singles) -> Singles:
-    return _BANDS if k.shape[1] == _BANDS.shape[1] else _FEW_BANDS
+@lru_cache(maxsize=8)
+def _weights(bands: int) -> Singles:
+    return np.ascontiguousarray(_BANDS.reshape(3, bands, -1).sum(axis=2))
 
 
 def _parts(count: int) -> list[slice]:

@@ -12,6 +12,7 @@ from pydantic.dataclasses import dataclass
 from muster.core.colour.calibrate import Swatch, calibrated
 from muster.core.colour.kinds import ROWS, SPELT, KindTrait, PaintKind, kind_from, proposed
 from muster.core.colour.paint import Optics, stated
+from muster.core.colour.reconstruct import keep_reflectances
 from muster.core.colour.shelf import DROP_ML, Paint, Shelf
 from muster.core.colour.spaces import hexes_of, lab_of, xyz_of_hex
 from muster.core.vocabulary import STRICT, Colour, Name, Opacity, name_key
@@ -143,6 +144,8 @@ def _mean(colours: tuple[str, ...]) -> str:
 
 def shelf_from(paints: Iterable[OwnedPaint]) -> Shelf:
     """The shelf that mixes are looked for on. Raises ValueError for more than 300."""
+    paints = list(paints)
+    keep_reflectances(one.dry for one in paints)
     return Shelf(
         tuple(
             Paint(

@@ -72,8 +72,9 @@ class Optics:
         """Its masstone as the nearest sRGB colour."""
         return hexes_of(xyz_of(self.masstone))[0]
 
-    def coat(self, coats: float, ground: Floats) -> Floats:
-        """Reflectance as it is seen of so many coats over a ground (36,), or grounds (n, 36).
+    def coat(self, coats: float | Floats, ground: Floats) -> Floats:
+        """Reflectance as it is seen of so many coats, or numbers of coats (n, 1), over a ground
+        (36,), or grounds (n, 36).
 
         No coat leaves the ground. What hides ends at the masstone; a transparent film darkens what
         lies under it.
@@ -134,7 +135,7 @@ def contrast_ratio(paint: Optics, coats: float) -> float:
 def coats_to_cover(paint: Optics, ground: Floats, most: int = MOST_COATS) -> int | None:
     """The fewest whole coats over that ground after which it is covered: within ``COVERED`` of the
     paint's own colour. None: not within ``most``."""
-    films = np.array([paint.coat(float(coats), ground) for coats in range(most + 1)])
+    films = paint.coat(np.arange(most + 1.0)[:, None], ground)
     off = difference(lab_of(xyz_of(films)), lab_of(xyz_of(paint.masstone)))
     near = np.flatnonzero(off <= COVERED)
     return int(near[0]) if len(near) else None
@@ -143,4 +144,10 @@ def coats_to_cover(paint: Optics, ground: Floats, most: int = MOST_COATS) -> int
 def coats_to_hide(paint: Optics, most: int = MOST_COATS) -> int | None:
     """The fewest whole coats that hide strictly, black from white: ISO 6504-3. None: not within
     ``most``."""
-    return next((n for n in range(1, most + 1) if contrast_ratio(paint, n) >= STRICT), None)
+    coats = np.arange(1.0, most + 1)[:, None]
+    black, white = (
+        xyz_of(paint.coat(coats, np.full(BANDS, ground)))[:, 1]
+        for ground in (BLACK_GROUND, WHITE_GROUND)
+    )
+    hidden = np.flatnonzero(black / white >= STRICT)
+    return int(hidden[0]) + 1 if len(hidden) else None

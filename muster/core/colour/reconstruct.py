@@ -8,7 +8,7 @@ bands among all that have the colour's XYZ; found by Newton's method on the Lagr
 
 from __future__ import annotations
 
-from functools import lru_cache
+from collections.abc import Iterable
 
 import numpy as np
 from numpy.typing import NDArray
@@ -95,13 +95,28 @@ def _newton(wanted: Floats, z: Floats, multipliers: Floats) -> tuple[Floats, Flo
     return z, multipliers, open_
 
 
-@lru_cache(maxsize=8192)
-def _of_hex(one: str) -> Floats:
-    found: Floats = reflectances(xyz_of_hex([one]))[0]
-    found.setflags(write=False)
-    return found
+MOST_KEPT = 20_000
+_kept: dict[str, Floats] = {}
+
+
+def keep_reflectances(hexes: Iterable[str]) -> None:
+    """Reconstruct many colours ``#rrggbb`` at once, which takes a tenth of the time, for
+    ``reflectance_of_hex`` to find."""
+    wanted = [one for one in dict.fromkeys(hex_.lower() for hex_ in hexes) if one not in _kept]
+    if len(_kept) + len(wanted) > MOST_KEPT:
+        _kept.clear()
+    if not wanted:
+        return
+    for one, found in zip(wanted, reflectances(xyz_of_hex(wanted)), strict=True):
+        found.setflags(write=False)
+        _kept[one] = found
 
 
 def reflectance_of_hex(one: str) -> Floats:
     """The reflectance (36,) of ``#rrggbb``, kept for the next time."""
-    return _of_hex(one.lower())
+    plain = one.lower()
+    found = _kept.get(plain)
+    if found is None:
+        keep_reflectances([plain])
+        found = _kept[plain]
+    return found

@@ -44,6 +44,11 @@ class Paint:
     """Pots with the same are pots of one paint; of paints of one name, the first word is the same.
     """
 
+    @property
+    def metallic(self) -> bool:
+        """Whether it shines as metal does."""
+        return ROWS[self.kind].has(KindTrait.METALLIC)
+
 
 @dataclass(frozen=True)
 class Mix:
@@ -127,5 +132,5 @@ class Shelf:
             lab=(float(lab[0]), float(lab[1]), float(lab[2])), hex=hexes_of(xyz)[0],
             off=float(difference(lab, target)), in_stock=all(p.in_stock for p in used),
             media=len({p.medium for p in used}), price=price,
-            metallic=any(ROWS[p.kind].has(KindTrait.METALLIC) for p in used),
+            metallic=any(p.metallic for p in used),
         )  # fmt: skip
