@@ -62,6 +62,17 @@ class DriedIn(Schema):
     colour: Hex
 
 
+class DriedOut(Schema):
+    """Every pot; how many paints learnt; what the same mix was and is now predicted to dry to.
+    ``off_shelf``: a paint of it is no longer on the shelf, so that nothing is learnt."""
+
+    pots: list[PotOut]
+    learnt: int
+    before: str
+    after: str
+    off_shelf: bool
+
+
 class ToneIn(Schema):
     """How far from the pot at most, ΔE00, and which throw."""
 
@@ -101,11 +112,15 @@ def save(request: UserRequest, payload: PotIn) -> list[PotOut]:
     return _out(request.user)
 
 
-@router.post("/pots/{pot_id}/dried", response=list[PotOut])
-def dried(request: UserRequest, pot_id: int, payload: DriedIn) -> list[PotOut]:
-    """Record what it dried to. Of one paint and white, the paint learns from it."""
-    services.dry_pot(request.user, pot_id, payload.colour)
-    return _out(request.user)
+@router.post("/pots/{pot_id}/dried", response=DriedOut)
+def dried(request: UserRequest, pot_id: int, payload: DriedIn) -> DriedOut:
+    """Record what it dried to: the paints in it learn from that."""
+    lesson = services.dry_pot(request.user, pot_id, payload.colour)
+    return DriedOut(
+        pots=_out(request.user), learnt=lesson.paints if lesson else 0,
+        before=lesson.before if lesson else "", after=lesson.after if lesson else "",
+        off_shelf=lesson is None,
+    )  # fmt: skip
 
 
 @router.post("/pots/{pot_id}/again", response=list[OwnMix])

@@ -152,6 +152,13 @@ def read_swatch(request: UserRequest, paint_id: int, payload: ReadIn) -> list[Pa
     return _out(request.user)
 
 
+@router.post("/shelf/{paint_id}/forget", response=list[PaintOut])
+def forget(request: UserRequest, paint_id: int) -> list[PaintOut]:
+    """The paint forgets what it learnt: its label counts again."""
+    services.forget(request.user, paint_id)
+    return _out(request.user)
+
+
 @router.post("/shelf/facts/{fact_id}/take-back", response=list[PaintOut])
 def take_back(request: UserRequest, fact_id: int) -> list[PaintOut]:
     """A reading or weighing never was."""

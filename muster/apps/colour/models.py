@@ -26,7 +26,7 @@ class Paint(models.Model):
 
 class PaintFact(models.Model):
     """What was found out: weighed (ml), bought (ml), poured into a pot (ml), or a swatch that was
-    read. Append-only; ``take_back``: the fact ``of`` never was."""
+    read. Append-only; ``take_back``: the fact ``of`` never was; ``pot``: the one that taught it."""
 
     class Kind(models.TextChoices):
         """What it tells."""
@@ -42,6 +42,7 @@ class PaintFact(models.Model):
     at = models.DateTimeField()
     ml = models.FloatField(default=0)
     reading = models.JSONField(null=True)
+    pot = models.ForeignKey("Pot", null=True, on_delete=models.SET_NULL)
     of = models.ForeignKey("self", null=True, on_delete=models.CASCADE)
 
     def swatch(self) -> Reading:

@@ -8,9 +8,9 @@ from django.http import Http404
 
 from muster.apps import clock
 from muster.apps.colour.models import Paint, PaintFact, Pot
-from muster.apps.colour.queries import ShelfEntry
-from muster.apps.colour.services import add_swatch
-from muster.core.colour.teaching import learnt_from
+from muster.apps.colour.queries import ShelfEntry, shelf_entries
+from muster.apps.colour.services import add_swatch, own_paint, unlearn
+from muster.core.colour.teaching import Lesson, lesson_of
 from muster.core.errors import DomainError
 
 MOST_POTS = 300
@@ -45,23 +45,24 @@ def save_pot(
 
 
 @transaction.atomic
-def dry_pot(user: User, pot_id: int, colour: str) -> None:
-    """Record what a pot dried to; of one paint, or one and a white, the paint learns from it.
+def dry_pot(user: User, pot_id: int, colour: str) -> Lesson | None:
+    """Record what a pot dried to: the paints in it learn from that. None where one of them is no
+    longer on the shelf. What it had taught before is taken back.
 
     Raises Http404 where the pot is not his.
     """
     pot = own_pot(user, pot_id)
+    unlearn(pot)
     pot.dried = colour
     pot.save(update_fields=["dried"])
-    rows = {row.pk: row for row in Paint.objects.filter(owner=user, gone=False)}
-    parts = [(rows.get(one["paint"]), one["drops"]) for one in pot.drops]
-    known = [(row, row.value(), drops) for row, drops in parts if row is not None]
-    if len(known) < len(parts):
-        return
-    learnt = learnt_from([(paint, drops) for _, paint, drops in known], colour)
-    if learnt is not None:
-        index, reading = learnt
-        add_swatch(known[index][0], reading)
+    entries = {one.id: one for one in shelf_entries(user.pk)}
+    known = [(entries[one["paint"]], one["drops"]) for one in pot.drops if one["paint"] in entries]
+    if len(known) < len(pot.drops):
+        return None
+    lesson = lesson_of([(entry.paint, drops) for entry, drops in known], colour)
+    for index, reading in lesson.swatches:
+        add_swatch(own_paint(user, known[index][0].id), reading, pot)
+    return lesson
 
 
 def empty_pot(user: User, pot_id: int) -> None:

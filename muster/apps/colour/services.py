@@ -4,10 +4,11 @@ from __future__ import annotations
 
 from django.contrib.auth.models import User
 from django.db import transaction
+from django.db.models import QuerySet
 from django.http import Http404
 
 from muster.apps import clock
-from muster.apps.colour.models import Paint, PaintFact
+from muster.apps.colour.models import Paint, PaintFact, Pot
 from muster.apps.colour.paint_usage import used_from
 from muster.apps.colour.queries import shelf_entries
 from muster.apps.devices.scale import SimulatedScale, ml_of
@@ -97,10 +98,30 @@ def buy(user: User, paint_id: int, ml: float) -> None:
     own_paint(user, paint_id).facts.create(kind=PaintFact.Kind.BOUGHT, at=clock.now(), ml=ml)
 
 
-def add_swatch(row: Paint, reading: Reading) -> None:
-    """A swatch was read: the paint learns from it."""
+def add_swatch(row: Paint, reading: Reading, pot: Pot | None = None) -> None:
+    """A swatch was read, or a pot taught it: the paint learns from it."""
     document = READING.dump_python(reading, mode="json")
-    row.facts.create(kind=PaintFact.Kind.SWATCH, at=clock.now(), reading=document)
+    row.facts.create(kind=PaintFact.Kind.SWATCH, at=clock.now(), reading=document, pot=pot)
+
+
+def forget(user: User, paint_id: int) -> None:
+    """The paint forgets all that it learnt: its label counts again. Raises Http404 where it is not
+    his."""
+    _never_was(PaintFact.objects.filter(paint=own_paint(user, paint_id)))
+
+
+def unlearn(pot: Pot) -> None:
+    """What a pot taught never was: it dried to something else."""
+    _never_was(PaintFact.objects.filter(pot=pot))
+
+
+def _never_was(facts: QuerySet[PaintFact]) -> None:
+    swatches = facts.filter(kind=PaintFact.Kind.SWATCH, paintfact__isnull=True)
+    now = clock.now()
+    PaintFact.objects.bulk_create(
+        PaintFact(paint_id=one.paint_id, kind=PaintFact.Kind.TAKE_BACK, at=now, of=one)
+        for one in swatches
+    )
 
 
 def take_back(user: User, fact_id: int) -> None:

@@ -25,13 +25,15 @@ WHITE = "#f4f3ee"
 
 @dataclass(frozen=True, config=STRICT)
 class Reading:
-    """A swatch as it was read: dry, unless ``wet``; wet ones tell nothing of the dry paint."""
+    """A swatch as it was read: dry, unless ``wet``; wet ones tell nothing of the dry paint.
+    ``inferred``: nobody read it, a pot of several paints dried so that it must be about so."""
 
     kind: Literal["masstone", "tint", "over black", "over white"]
     colour: Colour
     wet: bool = False
     share: Annotated[float, Field(ge=0.01, le=1)] = 1.0
     coats: Annotated[float, Field(ge=0.05, le=10)] = 1.0
+    inferred: bool = False
 
 
 def _kind(value: Any) -> Any:
@@ -70,10 +72,8 @@ class OwnedPaint:
     @property
     def dry(self) -> str:
         """Its colour when dry: the mean of its masstone swatches, or the label's."""
-        read = [one.colour for one in self.swatches if one.kind == "masstone" and not one.wet]
-        if not read:
-            return self.colour
-        return _mean(tuple(read))
+        read = [one.colour for one in told_by(self.swatches) if one.kind == "masstone"]
+        return _mean(tuple(read)) if read else self.colour
 
     @property
     def seen_kind(self) -> PaintKind:
@@ -110,10 +110,18 @@ class OwnedPaint:
 PAINT: TypeAdapter[OwnedPaint] = TypeAdapter(OwnedPaint)
 
 
+def told_by(swatches: Iterable[Reading]) -> tuple[Reading, ...]:
+    """The dry swatches that tell of a paint: of a kind that was read, none that is inferred; of
+    inferred ones the last, which was inferred from what all before had taught."""
+    dry = [one for one in swatches if not one.wet]
+    read = {one.kind for one in dry if not one.inferred}
+    last = {one.kind: one for one in dry if one.inferred and one.kind not in read}
+    return (*(one for one in dry if not one.inferred), *last.values())
+
+
 def optics_of(paint: OwnedPaint) -> Optics:
     """How it colours, tints and hides, by its dry swatches where there are any."""
-    dry = tuple(one for one in paint.swatches if not one.wet)
-    return _optics(paint.colour, paint.seen_opacity, paint.seen_kind, dry)
+    return _optics(paint.colour, paint.seen_opacity, paint.seen_kind, told_by(paint.swatches))
 
 
 @lru_cache(maxsize=4096)
