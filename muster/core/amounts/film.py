@@ -10,20 +10,23 @@ from collections.abc import Mapping
 from dataclasses import dataclass
 
 from muster.core.colour.shelf import DROP_ML
+from muster.core.craft.media import MediumTrait
 from muster.core.craft.techniques import OTHER, TECHNIQUES
 from muster.core.craft.zones import Zone, zones_of
 from muster.core.recipes.recipe import Pass
 from muster.core.stack.layer import medium_of
 from muster.core.vocabulary import Kind
 
-WET_UM = {"airbrush": 25.0, "spray can": 35.0, "brush": 60.0}
-"""Wet film of one coat by tool, µm."""
+WET_UM = {"airbrush": 25.0, "spray can": 200.0, "brush": 60.0}
+"""Wet film of one coat by tool, µm. Of a can its contents, propellant and solvent included."""
 
 TRANSFER = {"brush": 0.9, "sponge": 0.7, "airbrush": 0.5, "spray can": 0.35}
 """Share of what leaves the tool that lands on a model."""
 SMALL = {"airbrush": 0.25, "spray can": 0.12}
 """The same on figures and other small things: most goes past them."""
 SMALL_KINDS: tuple[Kind, ...] = ("figure", "mounted", "gun", "base")
+SMALL_CM2 = 80.0
+"""Of such a kind, what is larger is sprayed as a vehicle is: a terrain board is no small base."""
 
 STAYS_ML = {"airbrush": 0.5, "brush": 0.25, "sponge": 0.25, "spray can": 0.0}
 """What is left in cup or palette at the end of a call, ml."""
@@ -97,17 +100,22 @@ def amount(
     if area_cm2 <= 0:
         raise ValueError(f"an area of {area_cm2:g} cm²: use more than 0")
     way = TECHNIQUES.get(one.technique, OTHER)
-    if way.paint_free or medium_of(one, way) is None or one.tool is None:
+    medium = medium_of(one, way)
+    if way.paint_free or medium is None:
         return Amount(0.0, 0.0, models)
-    tool = one.tool if one.tool in TRANSFER else "brush"
+    used = one.tool or way.usual_tool
+    tool = used if used in TRANSFER else "brush"
     film_um = WET_UM.get(tool, WET_UM["brush"])
     if way.film_um is not None:
         film_um = way.film_um
     share = one.cover if one.cover is not None else way.wets
     share = (1.0 if one.cover_by else share) * surface
     transfer = TRANSFER[tool]
-    if kind in SMALL_KINDS:
+    if kind in SMALL_KINDS and area_cm2 < SMALL_CM2:
         transfer = SMALL.get(tool, transfer)
+    if medium.has(MediumTrait.BY_MILLIMETRE):
+        # Paste and plaster are laid by the millimetre, and next to nothing is lost.
+        return Amount(area_cm2 * share * one.coats * one.thick / 10, STAYS_ML[tool], models)
     # 1 µm over 1 cm² is 0.0001 ml.
     each = area_cm2 * share * one.coats * one.thick * film_um * 1e-4 / transfer
     if drinks:

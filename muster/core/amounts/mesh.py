@@ -37,7 +37,7 @@ def measured(data: bytes, file_scale: float, scale: float, unit: str = "mm") -> 
     units = {"mm": 1.0, "cm": 10.0, "inch": MM_OF_INCH}
     if unit not in units:
         raise DomainError(f"unit '{unit}': use {', '.join(units)}")
-    if file_scale <= 0 or scale <= 0:
+    if not all(0 < one < float("inf") for one in (file_scale, scale)):
         raise DomainError("scales are above 0: 1 for real size, 72 for 1/72")
     if len(data) > MOST_BYTES:
         raise DomainError(f"the mesh is larger than {MOST_BYTES // 1_000_000} MB: simplify it")

@@ -63,8 +63,12 @@ PART_SHARE = 0.15
 
 
 def split(one: Pass, ml: float) -> dict[str, float]:
-    """A mix's ml by paint; what only thins is left out."""
+    """A mix's ml by paint; what only thins is left out, be it among the parts or said as the
+    dilution, and so is the varnish stirred in."""
     whole = sum(part.parts for part in one.mix)
+    if not any(thins(part.name) for part in one.mix):
+        ml /= 1 + (one.dilution or 0)
+    ml *= 1 - one.varnish_share
     return {part.name: ml * part.parts / whole for part in one.mix if not thins(part.name)}
 
 

@@ -115,24 +115,38 @@ class TypedUnit:
 
 
 BASE_HEIGHT_MM = 3.0
-_BASE_SIZE = re.compile(
-    r"(?<!\S)(\d{1,3})(?: ?[x×] ?(\d{1,3}))? ?mm(?!\S)", flags=re.IGNORECASE
-)  # fmt: skip
+_NUMBER = r"(\d{1,3}(?:[.,]\d)?)"
+_SIDES = rf"(?<!\S){_NUMBER} ?[x×] ?{_NUMBER}(?: ?[x×] ?{_NUMBER})? ?(mm|cm)(?!\S)"
+_SIZE = re.compile(_SIDES, flags=re.IGNORECASE)
+_EDGE = re.compile(rf"(?<!\S){_NUMBER} ?(mm|cm)(?!\S)", flags=re.IGNORECASE)
 
 
 def base_cm2(line: str) -> float | None:
-    """Painted surface of a base whose size a line says: its top and its rim, cm². One number is the
-    side of a square or the width of a round."""
-    found = _BASE_SIZE.search(line)
-    if found is None:
+    """Painted surface of a base or a piece of terrain whose size a line says (60x40mm, 24 × 15 cm,
+    30 x 20 x 4 cm): its top and its sides, cm². One number is the side of a square or the width of
+    a round."""
+    found = _SIZE.search(line)
+    if found is not None:
+        unit = 10.0 if found[4].lower() == "cm" else 1.0
+        length, width = (_mm(found[n], unit) for n in (1, 2))
+        height = _mm(found[3], unit) if found[3] else BASE_HEIGHT_MM
+    elif (found := _EDGE.search(line)) is not None:
+        length = width = _mm(found[1], 10.0 if found[2].lower() == "cm" else 1.0)
+        height = BASE_HEIGHT_MM
+    else:
         return None
-    length, width = float(found[1]), float(found[2] or found[1])
-    return round((length * width + 2 * (length + width) * BASE_HEIGHT_MM) / 100, 2) or None
+    return round((length * width + 2 * (length + width) * height) / 100, 2) or None
+
+
+def _mm(said: str, unit: float) -> float:
+    return float(said.replace(",", ".")) * unit
 
 
 def read_line(line: str) -> TypedUnit:
     """Read a typed line. Raises DomainError with how to mend it."""
-    size = re.search(r"(?<!\S)\d{1,3} ?[x×] ?\d{1,3} ?mm(?!\S)", line, flags=re.IGNORECASE)
+    edge = _EDGE.search(line)
+    # Centimetres are the size of a piece of ground; one number of millimetres may be a scale.
+    size = _SIZE.search(line) or (edge if edge and edge[2].lower() == "cm" else None)
     area = base_cm2(line)
     if size is not None:
         line = f"{line[: size.start()]} {line[size.end() :]}"

@@ -16,6 +16,7 @@ from hypothesis import strategies as st
 
 from muster.core.amounts.area import Box, body_m2, model_cm2
 from muster.core.amounts.film import amount, in_drops, spreading_m2, surface_share
+from muster.core.amounts.ground import YIELDS, ground
 from muster.core.amounts.mesh import measured
 from muster.core.amounts.requirements import Stock, requirements, split, still_needed, used_since
 from muster.core.craft.zones import ZONES
@@ -41,9 +42,9 @@ def test_body_surface_is_that_of_du_bois() -> None:
 
 def test_a_figure_shrinks_with_the_square_of_its_scale() -> None:
     figure = model_cm2("figure", 72)
-    assert figure == pytest.approx(1.81e4 * 1.5 / 72**2, rel=0.01)
+    assert figure == pytest.approx(1.81e4 * 3 / 72**2, rel=0.01)
     assert model_cm2("figure", 36) == pytest.approx(4 * figure)
-    assert model_cm2("mounted", 72) > 2 * figure
+    assert model_cm2("mounted", 72) > 1.8 * figure
 
 
 def test_a_twenty_foot_container_by_its_box() -> None:
@@ -91,6 +92,11 @@ def test_holes_and_inches_are_said_and_rubbish_is_refused() -> None:
     liar = bytes(80) + (900_000_000).to_bytes(4, "little") + bytes(60)
     with pytest.raises(DomainError, match="more than 800000 faces"):
         measured(liar, 1, 1)
+    for scale in (float("nan"), float("inf"), 0.0, -72.0):
+        with pytest.raises(DomainError, match="scales are above 0"):
+            measured(stl(open_box), 1, scale)
+        with pytest.raises(DomainError, match="scales are above 0"):
+            measured(stl(open_box), scale, 72)
     with pytest.raises(DomainError, match="unit 'ell'"):
         measured(stl(open_box), 1, 1, "ell")
 
@@ -128,6 +134,61 @@ def test_zones_coats_and_thirst_count() -> None:
     assert amount(two, "figure", 10, 1).each_ml == pytest.approx(2 * whole)
     assert amount(two, "figure", 10, 1, drinks=True).each_ml == pytest.approx(3 * whole)
     assert amount(replace(GREEN, technique="mask", tool=None), "figure", 10, 1).ml == 0
+    untold = amount(replace(GREEN, tool=None), "figure", 10, 1)
+    assert untold == amount(GREEN, "figure", 10, 1), "a pass without tool takes its technique's"
+
+
+FOOT = model_cm2("figure", 56)
+"""cm² of a foot figure of 28 mm."""
+
+
+def test_a_foot_figure_of_28_mm_takes_what_painters_find() -> None:
+    """15 to 20 cm², a coat or a wash of 0.1 to 0.2 ml, 100 to 150 of them from a pot of 17 ml:
+    common practice."""
+    assert 15 <= FOOT <= 20
+    coat = amount(GREEN, "figure", FOOT, 1).each_ml
+    wash = amount(replace(GREEN, technique="wash"), "figure", FOOT, 1).each_ml
+    assert 0.1 <= coat <= 0.2 and 0.1 <= wash <= 0.2
+    assert 100 <= 17 / coat <= 150
+
+
+def test_a_can_of_400_ml_undercoats_about_a_hundred_figures_or_a_dozen_vehicles() -> None:
+    """Common practice."""
+    can = replace(GREEN, technique="spray can", tool="spray can")
+    figures = 400 / amount(can, "figure", FOOT, 1).each_ml
+    vehicles = 400 / amount(can, "vehicle", model_cm2("vehicle", 35), 1).each_ml
+    assert 80 <= figures <= 150 and 8 <= vehicles <= 16
+
+
+def test_paste_is_reckoned_by_area_and_depth() -> None:
+    """24 × 15 cm, 2 mm deep: 72 ml. Geometry."""
+    paste = replace(GREEN, technique="texture", medium="texture", tool=None, thick=2)
+    assert amount(paste, "base", 360, 1).each_ml == pytest.approx(72)
+    found = ground(360, 2, grass=0.5, ballast=0.5)
+    assert found.paste_ml == pytest.approx(72)
+    assert sum(found.parts_ml.values()) == pytest.approx(72 / YIELDS)
+    assert found.parts_ml["plaster"] == pytest.approx(3 * found.parts_ml["paint"])
+    assert 1 < found.grass_g < 6 and 10 < found.ballast_ml < 60 and found.glue_ml > 0
+    for area, depth in ((0, 2), (10, -1), (float("nan"), 1)):
+        with pytest.raises(ValueError, match="use"):
+            ground(area, depth)
+    with pytest.raises(ValueError, match="needs parts"):
+        ground(10, 1, {"plaster": 0})
+
+
+def test_a_board_is_sprayed_as_a_vehicle_is_and_a_base_as_a_figure() -> None:
+    sprayed = replace(GREEN, technique="spray", tool="airbrush")
+    board, base = (amount(sprayed, "base", cm2, 1).each_ml / cm2 for cm2 in (360, 9))
+    assert base == pytest.approx(2 * board)
+
+
+def test_thinner_and_varnish_are_no_paint() -> None:
+    plain = split(GREEN, 7.0)
+    assert sum(split(replace(GREEN, dilution=1), 7.0).values()) == pytest.approx(3.5)
+    assert sum(split(replace(GREEN, varnish_share=0.2), 7.0).values()) == pytest.approx(5.6)
+    watered = replace(GREEN, mix=(*GREEN.mix, MixPart("water", 7)), dilution=1)
+    assert sum(split(watered, 7.0).values()) == pytest.approx(3.5), "not taken off twice"
+    assert sum(plain.values()) == pytest.approx(7.0)
 
 
 def test_spreading_rate_is_the_trades_formula() -> None:

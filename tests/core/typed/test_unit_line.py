@@ -60,3 +60,8 @@ def test_a_base_is_as_large_as_it_is_typed() -> None:
     assert oblong.area_cm2 == pytest.approx((60 * 40 + 2 * 100 * 3) / 100)
     assert usual.area_cm2 is None and small.scale is None and oblong.name == "Bases"
     assert read_line("24 pikes foot 28mm").area_cm2 is None
+    board, hill = (read_line(f"2 {what}") for what in ("bases 24 × 15 cm", "hills 30 x 20 x 4 cm"))
+    assert board.area_cm2 == pytest.approx(24 * 15 + 2 * 39 * 0.3)
+    assert hill.area_cm2 == pytest.approx(30 * 20 + 2 * 50 * 4)
+    assert (board.name, hill.name, board.count) == ("Bases", "Hills", 2)
+    assert read_line("3 terrain tiles 30 cm").area_cm2 == pytest.approx(900 + 120 * 0.3)
