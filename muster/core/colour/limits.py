@@ -1,0 +1,195 @@
+"""What the paints of a shelf can reach, and what is left where a colour is beyond that."""
+
+from __future__ import annotations
+
+from collections.abc import Sequence
+from dataclasses import dataclass, replace
+from itertools import combinations, product
+
+import numpy as np
+
+from muster.core.colour.match import Kernel, match
+from muster.core.colour.observer import Floats
+from muster.core.colour.paint import shown
+from muster.core.colour.shelf import Mix, Paint, Shelf
+from muster.core.colour.spaces import lab_of, xyz_of
+
+AROUND_L = 2.0
+"""L* on either side of the target's at which the boundary is drawn."""
+FAR = 2.0
+"""ΔE00 from which a mix is another colour than was meant: the target is out of reach. Common
+practice: two pots of one paint differ by less."""
+HUES_KEPT = (4.0, 10.0, 20.0)
+"""Degrees within which a hue counts as held: the closest that has any mix."""
+MOST_EXTREME = 18
+SHARES = (0.03, 0.08, 0.17, 0.33, 0.5, 0.67, 0.83, 0.92, 0.97)
+THIRDS = tuple(way for way in product(range(1, 6), repeat=3) if sum(way) <= 7)
+WORTH_BUYING = 0.7
+"""Of the difference that is left, what a paint must take away at least to be named."""
+
+
+@dataclass(frozen=True)
+class Limits:
+    """``boundary``: a* and b* of the outline of all mixes at the target's L*, in order around;
+    ``inside``: whether the target lies within. ``paler``: the mix nearest to the target's hue and
+    lightness with as much chroma as is there; ``shifted``: nearest to its hue and chroma, at
+    another lightness. Both None where the target is within reach."""
+
+    boundary: tuple[tuple[float, float], ...]
+    inside: bool
+    nearest: Mix
+    paler: Mix | None
+    shifted: Mix | None
+
+    @property
+    def out_of_reach(self) -> bool:
+        """Whether no mix comes near."""
+        return self.nearest.off > FAR
+
+
+def limits(
+    shelf: Shelf, target: Floats, groups: Sequence[str] = ("plain",), kernel: Kernel | None = None
+) -> Limits:
+    """What these paints can reach about a target (CIELAB). Raises ValueError where the shelf holds
+    no colour."""
+    usable = shelf.usable(groups)
+    nearest = match(shelf, target, 3, keep=1, groups=groups, by="difference", kernel=kernel)[0]
+    cloud = np.vstack(
+        [_cloud(shelf, [*group]) for group in shelf.groups(usable)] + [np.array([nearest.lab])]
+    )
+    level = cloud[np.abs(cloud[:, 0] - target[0]) <= AROUND_L][:, 1:]
+    boundary = _outline(level)
+    inside = _within(boundary, target[1:]) or nearest.off <= FAR / 2
+    if nearest.off <= FAR:
+        return Limits(boundary, inside, nearest, None, None)
+
+    def mixed(goal: Floats | None) -> Mix | None:
+        if goal is None:
+            return None
+        found = match(shelf, goal, 3, keep=1, groups=groups, kernel=kernel)[0]
+        return shelf.mix(found.drops, target)
+
+    return Limits(
+        boundary, inside, nearest, mixed(_paler(cloud, target)), mixed(_shifted(cloud, target))
+    )
+
+
+@dataclass(frozen=True)
+class Buy:
+    """A paint that would bring a target within reach: its place among those offered, and ΔE00 of
+    the best mix with it."""
+
+    index: int
+    off: float
+
+
+def worth_buying(
+    shelf: Shelf, offered: Sequence[Paint], target: Floats, nearest: float,
+    kernel: Kernel | None = None, keep: int = 3,
+) -> list[Buy]:  # fmt: skip
+    """Of paints that are not owned those that would bring a target nearer, the best first.
+
+    ``nearest``: ΔE00 of the best mix without them. Raises ValueError where the shelf and the offer
+    are more than 300 paints.
+    """
+    found = []
+    extremes = _extremes(shelf, shelf.usable())
+    for index, paint in enumerate(offered):
+        # Whatever it is mixed with, it is those at the rim that turn it farthest.
+        with_it = Shelf((*(shelf.paints[n] for n in extremes), replace(paint, in_stock=True)))
+        best = match(with_it, target, 3, keep=1, by="difference", kernel=kernel)[0]
+        if best.off <= nearest * (1 - WORTH_BUYING):
+            found.append(Buy(index, best.off))
+    return sorted(found, key=lambda one: one.off)[:keep]
+
+
+def _extremes(shelf: Shelf, usable: Sequence[int]) -> list[int]:
+    """The paints farthest out in every direction, and those that stretch them."""
+    if len(usable) <= MOST_EXTREME:
+        return list(usable)
+    labs = lab_of(xyz_of(shown(shelf.k[usable], shelf.s[usable])))
+    directions = np.array([one for one in product((-1, 0, 1), repeat=3) if any(one)], dtype=float)
+    directions /= np.linalg.norm(directions, axis=1)[:, None]
+    found = dict.fromkeys(int((labs @ one).argmax()) for one in directions)
+    far = np.min([np.linalg.norm(labs - labs[n], axis=1) for n in found], axis=0)
+    while len(found) < MOST_EXTREME:
+        found[int(far.argmax())] = None
+        far = np.minimum(far, np.linalg.norm(labs - labs[list(found)[-1]], axis=1))
+    return [usable[n] for n in found]
+
+
+def _cloud(shelf: Shelf, group: Sequence[int]) -> Floats:
+    """CIELAB of mixes of up to three paints: every paint with every extreme one, and extremes."""
+    extremes = _extremes(shelf, group)
+    labs = [_labs(shelf, np.array(group)[:, None], np.ones((1, 1)))]
+    pairs = np.array([(a, b) for a in extremes for b in group if a != b])
+    if len(pairs):
+        ways = np.array([(share, 1 - share) for share in SHARES])
+        labs.append(_labs(shelf, pairs, ways))
+    triples = np.array(list(combinations(extremes, 3)))
+    if len(triples):
+        labs.append(_labs(shelf, triples, np.array(THIRDS, dtype=float)))
+    return np.vstack(labs)
+
+
+def _labs(shelf: Shelf, sets: np.ndarray, ways: Floats) -> Floats:
+    k, s = (np.matmul(ways, each[sets]) for each in (shelf.k, shelf.s))
+    return lab_of(xyz_of(shown(k, s))).reshape(-1, 3)
+
+
+def _outline(points: Floats) -> tuple[tuple[float, float], ...]:
+    """The convex hull of points (n, 2), around; the points themselves where they are too few."""
+    # Loaded where limits are drawn: a match needs none of it.
+    from scipy.spatial import ConvexHull, QhullError
+
+    if len(points) < 3:
+        return tuple((float(a), float(b)) for a, b in points)
+    try:
+        around = points[ConvexHull(points).vertices]
+    except QhullError:
+        around = points[[int(points[:, 0].argmin()), int(points[:, 0].argmax())]]
+    return tuple((float(a), float(b)) for a, b in around)
+
+
+def _within(boundary: Sequence[tuple[float, float]], point: Floats) -> bool:
+    """Whether a point lies inside a convex outline, given counter-clockwise."""
+    if len(boundary) < 3:
+        return False
+    corners = np.array(boundary)
+    edges = np.roll(corners, -1, axis=0) - corners
+    to_point = point - corners
+    return bool((edges[:, 0] * to_point[:, 1] - edges[:, 1] * to_point[:, 0] >= -1e-9).all())
+
+
+def _in_hue(cloud: Floats, target: Floats) -> Floats:
+    """Mixes of about the target's hue."""
+    hues = np.degrees(np.arctan2(cloud[:, 2], cloud[:, 1]))
+    hue = float(np.degrees(np.arctan2(target[2], target[1])))
+    apart = np.abs((hues - hue + 180) % 360 - 180)
+    for kept in HUES_KEPT:
+        if (apart <= kept).any():
+            break
+    found: Floats = cloud[apart <= kept]
+    return found
+
+
+def _paler(cloud: Floats, target: Floats) -> Floats | None:
+    """The most chromatic mix of that hue and lightness; None where there is none."""
+    near = _in_hue(cloud[np.abs(cloud[:, 0] - target[0]) <= AROUND_L], target)
+    if not len(near):
+        return None
+    chroma = np.hypot(near[:, 1], near[:, 2])
+    wanted = float(np.hypot(target[1], target[2]))
+    found: Floats = near[int(np.abs(chroma - min(wanted, float(chroma.max()))).argmin())]
+    return found
+
+
+def _shifted(cloud: Floats, target: Floats) -> Floats | None:
+    """The mix of that hue and chroma that is nearest in lightness; None where there is none."""
+    near = _in_hue(cloud, target)
+    wanted = float(np.hypot(target[1], target[2]))
+    near = near[np.abs(np.hypot(near[:, 1], near[:, 2]) - wanted) <= max(2.0, 0.06 * wanted)]
+    if not len(near):
+        return None
+    found: Floats = near[int(np.abs(near[:, 0] - target[0]).argmin())]
+    return found
