@@ -18,7 +18,11 @@ from muster.apps.roll.queries import choices_of, own_muster
 from muster.core.amounts.film import in_drops
 from muster.core.amounts.requirements import amount_of
 from muster.core.colour import match as matching
+from muster.core.colour.kinds import GROUPS
 from muster.core.colour.ladder import Ladder, ladders
+from muster.core.colour.limits import AROUND_L, worth_buying
+from muster.core.colour.limits import limits as limits_of
+from muster.core.colour.paint import coats_to_hide
 from muster.core.colour.shelf import DROP_ML
 from muster.core.colour.spaces import apart_in_words, difference
 from muster.core.errors import DomainError
@@ -33,6 +37,10 @@ class DropIn(Schema):
     drops: Annotated[int, Field(ge=1, le=500)]
 
 
+Kinds = Annotated[list[Line], Field(min_length=1, max_length=len(GROUPS))]
+"""Groups of kinds of paint that may be mixed from."""
+
+
 class MatchIn(Schema):
     """A colour that is meant, when dry."""
 
@@ -40,6 +48,7 @@ class MatchIn(Schema):
     paints: Annotated[int, Field(ge=1, le=4)] = 3
     drops: Annotated[int, Field(ge=1, le=60)] = 12
     in_stock: bool = False
+    kinds: Kinds = ["plain"]
 
 
 class PredictIn(Schema):
@@ -51,7 +60,8 @@ class PredictIn(Schema):
 
 
 class PredictOut(Schema):
-    """What those drops dry to; coats over each ground; varnish in drops, kept apart."""
+    """What those drops dry to; coats over each ground until it is covered, and coats that hide
+    strictly (ISO 6504-3); varnish in drops, kept apart."""
 
     colour: str
     lab: list[float]
@@ -59,6 +69,7 @@ class PredictOut(Schema):
     apart: str
     """The difference in words; empty where there is none."""
     ladders: list[Ladder]
+    hides_after: int | None
     varnish_drops: int
 
 
@@ -91,14 +102,85 @@ class ReachIn(Schema):
 
 @router.post("/mix", response=list[OwnMix], throttle=ByUser("mix", HEAVY))
 def match(request: UserRequest, payload: MatchIn) -> list[OwnMix]:
-    """The best mixes for a colour, the best first; the nearest single paint is among them last."""
+    """The best mixes for a colour: of those that no eye tells from the closest the simplest first;
+    the nearest single paint is among them last. Raises DomainError for an unknown kind of paint."""
     bench = palette_of(request.user, payload.in_stock)
-    goal = lab_of_hex(payload.target)
-    found = matching.match(bench.shelf, goal, payload.paints, payload.drops, keep=8)
-    single = matching.match(bench.shelf, goal, 1, 1, keep=1)[0]
+    goal, kinds = lab_of_hex(payload.target), _known(payload.kinds)
+    found = matching.match(bench.shelf, goal, payload.paints, payload.drops, 8, kinds)
+    single = matching.match(bench.shelf, goal, 1, 1, 1, kinds, by="difference")[0]
     if all(mix.drops != single.drops for mix in found):
         found.append(single)
     return [bench.out(mix) for mix in found]
+
+
+def _known(kinds: list[str]) -> list[str]:
+    unknown = [one for one in kinds if one not in GROUPS]
+    if unknown:
+        raise DomainError(f"no kind of paint is called '{unknown[0]}': use {', '.join(GROUPS)}")
+    return kinds
+
+
+class LimitsIn(Schema):
+    """A colour that is meant, and the kinds of paint it may be mixed from."""
+
+    target: Hex
+    kinds: Kinds = ["plain"]
+
+
+class BuyOut(Schema):
+    """A paint of which none is left, and how near the best mix with it comes, ΔE00."""
+
+    paint: int
+    name: str
+    colour: str
+    difference: float
+
+
+class LimitsOut(Schema):
+    """What the pots in stock can reach about a colour: the outline of all their mixes in a* and b*
+    at its lightness ± ``around``, and where it lies. Where it is out of reach: a mix of its hue and
+    lightness with less chroma, one of its hue and chroma at another lightness, and what to buy."""
+
+    lightness: float
+    around: float
+    a: float
+    b: float
+    boundary: list[tuple[float, float]]
+    inside: bool
+    out_of_reach: bool
+    nearest: OwnMix
+    paler: OwnMix | None
+    shifted: OwnMix | None
+    buy: list[BuyOut]
+
+
+@router.post("/mix/limits", response=LimitsOut, throttle=ByUser("limits", HEAVY))
+def limits(request: UserRequest, payload: LimitsIn) -> LimitsOut:
+    """What the pots in stock can reach, and which single paint to buy where a colour is beyond.
+
+    Raises DomainError where no paint is in stock, or for an unknown kind of paint.
+    """
+    every, bench = palette_of(request.user), palette_of(request.user, in_stock=True)
+    goal = lab_of_hex(payload.target)
+    found = limits_of(bench.shelf, goal, _known(payload.kinds))
+    gone = [n for n, one in enumerate(every.shelf.paints) if not one.in_stock]
+    offered = [every.shelf.paints[n] for n in gone]
+    buy = worth_buying(bench.shelf, offered, goal, found.nearest.off) if found.out_of_reach else []
+    return LimitsOut(
+        lightness=round(float(goal[0]), 1), around=AROUND_L,
+        a=round(float(goal[1]), 1), b=round(float(goal[2]), 1),
+        boundary=[(round(a, 1), round(b, 1)) for a, b in found.boundary],
+        inside=found.inside, out_of_reach=found.out_of_reach, nearest=bench.out(found.nearest),
+        paler=bench.out(found.paler) if found.paler else None,
+        shifted=bench.out(found.shifted) if found.shifted else None,
+        buy=[
+            BuyOut(
+                paint=every.kept[gone[one.index]].id, name=every.kept[gone[one.index]].called,
+                colour=every.kept[gone[one.index]].paint.dry, difference=round(one.off, 2),
+            )
+            for one in buy
+        ],
+    )  # fmt: skip
 
 
 @router.post("/predict", response=PredictOut)
@@ -110,10 +192,12 @@ def predict(request: UserRequest, payload: PredictIn) -> PredictOut:
     mix = bench.shelf.mix(drops, np.zeros(3) if goal is None else goal)
     off = None if goal is None else round(float(difference(np.array(mix.lab), goal)), 2)
     whole = sum(many for _, many in drops)
+    # Varnish in it is pigment less, not colour less.
+    optics = bench.shelf.optics(drops).less(1 - payload.varnish)
     return PredictOut(
         colour=mix.hex, lab=[round(value, 1) for value in mix.lab], difference=off,
         apart="" if off is None else apart_in_words(off),
-        ladders=ladders(bench.shelf.optics(drops)),
+        ladders=ladders(optics), hides_after=coats_to_hide(optics),
         varnish_drops=math.ceil(round(whole * payload.varnish / (1 - payload.varnish), 6)),
     )  # fmt: skip
 

@@ -18,6 +18,7 @@ from muster.api.recipes import router as recipes
 from muster.api.schemes import router as more
 from muster.api.shelf import router as shelf
 from muster.api.supplies import router as supplies
+from muster.api.targets import router as targets
 from muster.api.trials import router as trials
 from muster.api.view_parts import router as parts
 from muster.api.vocabulary import router as vocabulary
@@ -27,6 +28,6 @@ api = MusterAPI(
 )
 answer_errors(api)
 ROUTERS = (accounts, house, roll, recipe_files, recipes, looking, trials, shelf, mixing, more, pots,
-           supplies, plan, bench, parts, vocabulary)  # fmt: skip
+           targets, supplies, plan, bench, parts, vocabulary)  # fmt: skip
 for router in ROUTERS:
     api.add_router("", router)

@@ -18,8 +18,11 @@ from muster.apps.colour.paint_usage import used_from
 from muster.apps.colour.queries import ShelfEntry, shelf_entries
 from muster.apps.devices.colour_reader import SimulatedReader
 from muster.core.amounts.film import covers_cm2_ml
+from muster.core.colour.kinds import PaintKind
+from muster.core.colour.ladder import GROUNDS
 from muster.core.colour.owned import OwnedPaint, Reading, optics_of
-from muster.core.colour.paint import contrast_ratio
+from muster.core.colour.paint import coats_to_cover, contrast_ratio
+from muster.core.colour.reconstruct import reflectance_of_hex
 from muster.core.formats import shelf as shelf_format
 from muster.core.typed.paint_line import read_paint
 
@@ -39,12 +42,19 @@ class PaintOut(Schema):
     id: int
     paint: OwnedPaint
     dry: str
+    called: str
+    """What recipes call it: of a later paint of the same name, with range and code."""
+    kind: PaintKind
+    sounds_like: PaintKind | None
+    """The kind that its name sounds like, where nobody has said one: for its user to confirm."""
     opacity: str
     clear: bool
     twins: list[int]
     swatches: list[SwatchOut]
     hides: float
     """Contrast ratio of one brushed coat, percent (ISO 6504-3): 98 hides."""
+    covers_black: int | None
+    """Brushed coats that cover black: within ΔE00 3.5 of its own colour; None: no number does."""
     covers_cm2: float | None
     """What is left covers so much, in one brushed coat."""
 
@@ -84,11 +94,19 @@ class LineIn(Schema):
     line: Annotated[str, Field(min_length=1, max_length=200)]
 
 
+class ProposedKind(Schema):
+    """A paint whose name sounds like a kind that nobody stated."""
+
+    name: str
+    kind: PaintKind
+
+
 class ShelfPreview(Schema):
-    """What an import would do."""
+    """What an import would do; what would have to be confirmed after it."""
 
     new: list[str]
     known: list[str]
+    sounds_like: list[ProposedKind]
 
 
 @router.get("/shelf", response=list[PaintOut])
@@ -180,7 +198,12 @@ def export(request: UserRequest, kind: Literal["csv", "gpl", "json"] = "csv") ->
 def preview(request: UserRequest, file: File[UploadedFile]) -> ShelfPreview:
     """What an import would do; nothing is changed."""
     known, new = services.told_apart(request.user, _document(file))
-    return ShelfPreview(new=[one.name for one in new], known=[one.name for one in known])
+    return ShelfPreview(
+        new=[one.name for one in new], known=[one.name for one in known],
+        sounds_like=[
+            ProposedKind(name=one.name, kind=one.sounds_like) for one in new if one.sounds_like
+        ],
+    )  # fmt: skip
 
 
 @router.post("/shelf-file", response=list[PaintOut])
@@ -201,7 +224,9 @@ def _out(user: User) -> list[PaintOut]:
             id=one.id, paint=one.paint, dry=one.paint.dry, opacity=one.paint.seen_opacity,
             clear=one.paint.clear, twins=_twins(one, kept),
             swatches=[SwatchOut(fact=fact, reading=reading) for fact, reading in one.swatches],
+            called=one.called, kind=one.paint.seen_kind, sounds_like=one.paint.sounds_like,
             hides=round(100 * contrast_ratio(optics_of(one.paint), 1), 1),
+            covers_black=coats_to_cover(optics_of(one.paint), reflectance_of_hex(GROUNDS["black"])),
             covers_cm2=None if one.paint.left_ml is None
             else round(one.paint.left_ml * covers_cm2_ml()),
         )

@@ -12,7 +12,7 @@ from ninja import File, Form, Router, Schema
 from ninja.files import UploadedFile
 from pydantic import Field
 
-from muster.api.requests import UserRequest
+from muster.api.requests import Line, UserRequest
 from muster.api.throttles import HEAVY, ByUser
 from muster.apps.colour.paint_usage import stock_of, used_from, whole_recipes
 from muster.apps.colour.queries import shelf_entries
@@ -20,6 +20,8 @@ from muster.apps.house import services
 from muster.apps.plan.read_facts import facts_of
 from muster.apps.roll.queries import choices_of, own_muster
 from muster.core.amounts.area import BOXES, Box, model_cm2
+from muster.core.amounts.ground import MOST_CM2, MOST_MM, PASTE, Ground
+from muster.core.amounts.ground import ground as ground_of
 from muster.core.amounts.mesh import MOST_BYTES, measured
 from muster.core.errors import DomainError
 from muster.core.facts.replay import replay
@@ -101,6 +103,31 @@ def by_box(request: UserRequest, payload: BoxIn) -> BoxOut:
     usual = BOXES.get(payload.kind)
     box = Box(payload.length, payload.width, payload.height, usual.factor if usual else 1.0)
     return BoxOut(area_cm2=round(model_cm2(payload.kind, payload.scale, box), 2))
+
+
+class GroundIn(Schema):
+    """A piece of ground: its area or its sides, how deep, of what paste, what share of it has grass
+    and ballast."""
+
+    area_cm2: Annotated[float, Field(gt=0, le=MOST_CM2)]
+    depth_mm: Annotated[float, Field(ge=0, le=MOST_MM)] = 2
+    parts: Annotated[dict[Line, Annotated[float, Field(ge=0, le=99)]], Field(max_length=8)] = dict(
+        PASTE
+    )
+    grass: Annotated[float, Field(ge=0, le=1)] = 0
+    ballast: Annotated[float, Field(ge=0, le=1)] = 0
+
+
+@router.post("/ground", response=Ground)
+def ground(request: UserRequest, payload: GroundIn) -> Ground:
+    """Paste by its parts, grass and ballast; nothing is kept.
+
+    Raises DomainError for a paste without parts.
+    """
+    try:
+        return ground_of(**payload.dict())
+    except ValueError as error:
+        raise DomainError(str(error)) from error
 
 
 @router.post("/mesh", response=MeshOut, throttle=ByUser("mesh", HEAVY))

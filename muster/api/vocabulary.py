@@ -5,7 +5,10 @@ from __future__ import annotations
 from ninja import Router, Schema
 
 from muster.api.requests import UserRequest
+from muster.core.colour.kinds import GROUPS, PaintKind
+from muster.core.colour.kinds import KINDS as PAINT_KINDS
 from muster.core.colour.mixed_passes import DILUENTS
+from muster.core.colour.photo import REFLECTS
 from muster.core.craft.climate import LIMITS, SprayLimits
 from muster.core.craft.zones import MAIN
 from muster.core.vocabulary import KINDS, TIER_WORDS, Kind, Tier
@@ -28,6 +31,12 @@ class Vocabulary(Schema):
     tiers: list[TierOut]
     thinners: list[str]
     main_zones: dict[Kind, list[str]]
+    paint_kinds: list[PaintKind]
+    """Kinds of paint."""
+    paint_groups: list[str]
+    """Groups of kinds that a mix may be asked of."""
+    references: list[str]
+    """What may be pressed as grey in a photograph."""
     spraying: SprayLimits
 
 
@@ -36,6 +45,7 @@ def vocabulary(request: UserRequest) -> Vocabulary:
     """The words and limits; they are the same for everybody."""
     return Vocabulary(
         kinds=list(KINDS), thinners=list(DILUENTS), spraying=LIMITS,
+        paint_kinds=list(PAINT_KINDS), paint_groups=list(GROUPS), references=list(REFLECTS),
         main_zones={kind: list(zones) for kind, zones in MAIN.items()},
         tiers=[TierOut(tier=tier, words=words) for tier, words in TIER_WORDS.items()],
     )  # fmt: skip

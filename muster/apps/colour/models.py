@@ -62,3 +62,26 @@ class Pot(models.Model):
     note = models.CharField(max_length=300, blank=True)
     made_at = models.DateTimeField()
     gone = models.BooleanField(default=False)
+
+
+class Picture(models.Model):
+    """A photograph that a colour is taken from: encoded anew, without metadata, its owner's
+    alone."""
+
+    owner = models.ForeignKey(settings.AUTH_USER_MODEL, on_delete=models.CASCADE)
+    jpeg = models.BinaryField()
+    width = models.IntegerField()
+    height = models.IntegerField()
+    made_at = models.DateTimeField()
+
+
+class Target(models.Model):
+    """A colour to be matched again: of a unit, from a photograph or typed."""
+
+    owner = models.ForeignKey(settings.AUTH_USER_MODEL, on_delete=models.CASCADE)
+    name = models.CharField(max_length=60)
+    colour = models.CharField(max_length=7)
+    unit = models.CharField(max_length=60, blank=True)
+    picture = models.ForeignKey(Picture, null=True, on_delete=models.SET_NULL)
+    made_at = models.DateTimeField()
+    gone = models.BooleanField(default=False)

@@ -10,15 +10,19 @@ from muster.core.colour.owned import PAINT, OwnedPaint
 from muster.core.craft.media import MEDIA
 from muster.core.errors import DomainError, in_words
 
-WORDS = (
+WORDS: tuple[tuple[str, tuple[str, ...]], ...] = (
+    ("kind", ("fluorescent", "metallic", "mica", "flake", "medium", "thinner")),
     ("opacity", ("semi-transparent", "semi-opaque", "transparent", "opaque")),
     ("finish", ("matt", "satin", "gloss")),
 )
 
 
 def read_paint(line: str) -> OwnedPaint:
-    """A paint from a typed line: a name, a colour, and in any order medium, opacity, finish, ml and
-    price. Raises DomainError where name or colour is missing, or a word is none of these."""
+    """A paint from a typed line: a name, a colour, and in any order medium, kind, opacity, finish,
+    ml and price.
+
+    Raises DomainError where name or colour is missing, or a word is none of these.
+    """
     colour = re.search(r"#([0-9a-fA-F]{6}|[0-9a-fA-F]{3})\b", line)
     if colour is None:
         raise DomainError("a paint needs its label's colour: Reed green #66703f acrylic 17 ml 3.20")
@@ -49,7 +53,9 @@ def read_paint(line: str) -> OwnedPaint:
             words = words.replace(chosen, "")
     left = words.strip(" ,")
     if left:
-        raise DomainError(f"'{left}' is no medium, opacity, finish, ml or price: leave it out")
+        raise DomainError(
+            f"'{left}' is no medium, kind, opacity, finish, ml or price: leave it out"
+        )
     try:
         return PAINT.validate_python({"name": name[:60], "colour": f"#{digits}", **found})
     except ValidationError as error:

@@ -35,7 +35,7 @@ export interface paths {
         put?: never;
         /**
          * Patches
-         * @description Which filter livens each patch, which patches merge, and how thick a fade coat is.
+         * @description Which filter livens each patch, which patches merge, and what share a mist must cover.
          */
         post: operations["muster_api_schemes_patches"];
         delete?: never;
@@ -161,6 +161,28 @@ export interface paths {
          *     nested recipes are to be read.
          */
         post: operations["muster_api_draft_check_check_draft"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/ground": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Ground
+         * @description Paste by its parts, grass and ballast; nothing is kept.
+         *
+         *     Raises DomainError for a paste without parts.
+         */
+        post: operations["muster_api_supplies_ground"];
         delete?: never;
         options?: never;
         head?: never;
@@ -367,9 +389,32 @@ export interface paths {
         put?: never;
         /**
          * Match
-         * @description The best mixes for a colour, the best first; the nearest single paint is among them last.
+         * @description The best mixes for a colour: of those that no eye tells from the closest the simplest first;
+         *     the nearest single paint is among them last. Raises DomainError for an unknown kind of paint.
          */
         post: operations["muster_api_mixing_match"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/mix/limits": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Limits
+         * @description What the pots in stock can reach, and which single paint to buy where a colour is beyond.
+         *
+         *     Raises DomainError where no paint is in stock, or for an unknown kind of paint.
+         */
+        post: operations["muster_api_mixing_limits"];
         delete?: never;
         options?: never;
         head?: never;
@@ -814,6 +859,68 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/pictures": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Take In
+         * @description Take a photograph in: encoded anew, its metadata left out.
+         */
+        post: operations["muster_api_targets_take_in"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/pictures/{picture_id}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Picture
+         * @description A picture, for its owner alone. Raises Http404.
+         */
+        get: operations["muster_api_targets_picture"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/pictures/{picture_id}/colour": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Colour
+         * @description The colour of a place.
+         *
+         *     Raises Http404, and DomainError with the reason where it cannot be told.
+         */
+        post: operations["muster_api_targets_colour"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/pots": {
         parameters: {
             query?: never;
@@ -869,7 +976,7 @@ export interface paths {
         put?: never;
         /**
          * Dried
-         * @description Record what it dried to. Of one paint and white, the paint learns from it.
+         * @description Record what it dried to: the paints in it learn from that.
          */
         post: operations["muster_api_pots_dried"];
         delete?: never;
@@ -1298,6 +1405,26 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/shelf/{paint_id}/forget": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Forget
+         * @description The paint forgets what it learnt: its label counts again.
+         */
+        post: operations["muster_api_shelf_forget"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/shelf/{paint_id}/gone": {
         parameters: {
             query?: never;
@@ -1416,6 +1543,50 @@ export interface paths {
          *     answered 403.
          */
         post: operations["muster_api_accounts_sign_up"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/targets": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Targets
+         * @description Kept colours, the newest first.
+         */
+        get: operations["muster_api_targets_targets"];
+        put?: never;
+        /**
+         * Keep
+         * @description Keep a colour.
+         */
+        post: operations["muster_api_targets_keep"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/targets/{target_id}/gone": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Put Away
+         * @description Put a target away, or bring it back.
+         */
+        post: operations["muster_api_targets_put_away"];
         delete?: never;
         options?: never;
         head?: never;
@@ -1773,6 +1944,20 @@ export interface components {
             ml: number;
         };
         /**
+         * BuyOut
+         * @description A paint of which none is left, and how near the best mix with it comes, ΔE00.
+         */
+        BuyOut: {
+            /** Colour */
+            colour: string;
+            /** Difference */
+            difference: number;
+            /** Name */
+            name: string;
+            /** Paint */
+            paint: number;
+        };
+        /**
          * CallCard
          * @description A call as the board and the bench name it.
          */
@@ -2021,6 +2206,23 @@ export interface components {
             colour: string;
         };
         /**
+         * DriedOut
+         * @description Every pot; how many paints learnt; what the same mix was and is now predicted to dry to.
+         *     ``off_shelf``: a paint of it is no longer on the shelf, so that nothing is learnt.
+         */
+        DriedOut: {
+            /** After */
+            after: string;
+            /** Before */
+            before: string;
+            /** Learnt */
+            learnt: number;
+            /** Off Shelf */
+            off_shelf: boolean;
+            /** Pots */
+            pots: components["schemas"]["PotOut"][];
+        };
+        /**
          * DropIn
          * @description So many drops of a paint.
          */
@@ -2223,6 +2425,63 @@ export interface components {
             do: "finish_first";
             /** Unit */
             unit?: string | null;
+        };
+        /**
+         * Ground
+         * @description What a piece of ground takes: paste in all, and by its parts, ml; grass, g; ballast and the
+         *     glue under both, ml.
+         */
+        Ground: {
+            /** Area Cm2 */
+            area_cm2: number;
+            /** Ballast Ml */
+            ballast_ml: number;
+            /** Glue Ml */
+            glue_ml: number;
+            /** Grass G */
+            grass_g: number;
+            /** Parts Ml */
+            parts_ml: {
+                [key: string]: number;
+            };
+            /** Paste Ml */
+            paste_ml: number;
+        };
+        /**
+         * GroundIn
+         * @description A piece of ground: its area or its sides, how deep, of what paste, what share of it has grass
+         *     and ballast.
+         */
+        GroundIn: {
+            /** Area Cm2 */
+            area_cm2: number;
+            /**
+             * Ballast
+             * @default 0
+             */
+            ballast: number;
+            /**
+             * Depth Mm
+             * @default 2
+             */
+            depth_mm: number;
+            /**
+             * Grass
+             * @default 0
+             */
+            grass: number;
+            /**
+             * Parts
+             * @default {
+             *       "paint": 1,
+             *       "plaster": 3,
+             *       "water": 1,
+             *       "white glue": 1
+             *     }
+             */
+            parts: {
+                [key: string]: number;
+            };
         };
         /**
          * HabitOut
@@ -2467,7 +2726,7 @@ export interface components {
         };
         /**
          * Ladder
-         * @description Over one ground: its colour, one to four brushed coats, and coats until it is hidden (None:
+         * @description Over one ground: its colour, one to four brushed coats, and coats until it is covered (None:
          *     more than twelve).
          */
         Ladder: {
@@ -2475,10 +2734,10 @@ export interface components {
             coats: string[];
             /** Colour */
             colour: string;
+            /** Covers */
+            covers: number | null;
             /** Ground */
             ground: string;
-            /** Hides */
-            hides: number | null;
         };
         /**
          * LeaveOutCall
@@ -2537,6 +2796,51 @@ export interface components {
             why: string;
         };
         /**
+         * LimitsIn
+         * @description A colour that is meant, and the kinds of paint it may be mixed from.
+         */
+        LimitsIn: {
+            /**
+             * Kinds
+             * @default [
+             *       "plain"
+             *     ]
+             */
+            kinds: string[];
+            /** Target */
+            target: string;
+        };
+        /**
+         * LimitsOut
+         * @description What the pots in stock can reach about a colour: the outline of all their mixes in a* and b*
+         *     at its lightness ± ``around``, and where it lies. Where it is out of reach: a mix of its hue and
+         *     lightness with less chroma, one of its hue and chroma at another lightness, and what to buy.
+         */
+        LimitsOut: {
+            /** A */
+            a: number;
+            /** Around */
+            around: number;
+            /** B */
+            b: number;
+            /** Boundary */
+            boundary: [
+                number,
+                number
+            ][];
+            /** Buy */
+            buy: components["schemas"]["BuyOut"][];
+            /** Inside */
+            inside: boolean;
+            /** Lightness */
+            lightness: number;
+            nearest: components["schemas"]["OwnMix"];
+            /** Out Of Reach */
+            out_of_reach: boolean;
+            paler: components["schemas"]["OwnMix"] | null;
+            shifted: components["schemas"]["OwnMix"] | null;
+        };
+        /**
          * LineIn
          * @description A paint as typed: Reed green #66703f acrylic opaque 17 ml 3.20.
          */
@@ -2588,6 +2892,13 @@ export interface components {
              * @default false
              */
             in_stock: boolean;
+            /**
+             * Kinds
+             * @default [
+             *       "plain"
+             *     ]
+             */
+            kinds: string[];
             /**
              * Paints
              * @default 3
@@ -2982,8 +3293,9 @@ export interface components {
         };
         /**
          * OwnedPaint
-         * @description A paint. ``colour``: the label's; ``left_ml`` None: nobody knows; ``price``: of a pot of
-         *     ``size_ml``; ``density``: g/ml; ``tare_g``: the empty pot.
+         * @description A paint. ``kind``: None where nobody said; it then follows from medium and opacity.
+         *     ``colour``: the label's; ``left_ml`` None: nobody knows; ``price``: of a pot of ``size_ml``;
+         *     ``density``: g/ml; ``tare_g``: the empty pot.
          */
         OwnedPaint: {
             /**
@@ -3009,6 +3321,8 @@ export interface components {
              * @enum {string}
              */
             finish: "matt" | "satin" | "gloss";
+            /** Kind */
+            kind?: ("opaque" | "semi" | "transparent" | "ink" | "wash" | "one-coat" | "mica" | "flake" | "fluorescent" | "varnish" | "medium" | "thinner") | null;
             /** Left Ml */
             left_ml?: number | null;
             /**
@@ -3052,8 +3366,12 @@ export interface components {
          * @description A paint on the shelf. ``twins``: others of the same name, or alike in range and code.
          */
         PaintOut: {
+            /** Called */
+            called: string;
             /** Clear */
             clear: boolean;
+            /** Covers Black */
+            covers_black: number | null;
             /** Covers Cm2 */
             covers_cm2: number | null;
             /** Dry */
@@ -3062,9 +3380,16 @@ export interface components {
             hides: number;
             /** Id */
             id: number;
+            /**
+             * Kind
+             * @enum {string}
+             */
+            kind: "opaque" | "semi" | "transparent" | "ink" | "wash" | "one-coat" | "mica" | "flake" | "fluorescent" | "varnish" | "medium" | "thinner";
             /** Opacity */
             opacity: string;
             paint: components["schemas"]["OwnedPaint"];
+            /** Sounds Like */
+            sounds_like: ("opaque" | "semi" | "transparent" | "ink" | "wash" | "one-coat" | "mica" | "flake" | "fluorescent" | "varnish" | "medium" | "thinner") | null;
             /** Swatches */
             swatches: components["schemas"]["SwatchOut"][];
             /** Twins */
@@ -3275,15 +3600,27 @@ export interface components {
         };
         /**
          * PatchesOut
-         * @description Filters by patch, pairs of patches, and the fade coat of the first over all.
+         * @description Filters by patch, pairs of patches, and the mist of the first over all.
          */
         PatchesOut: {
             /** Apart */
             apart: components["schemas"]["ApartOut"][];
-            /** Fade Coats */
-            fade_coats: number;
             /** Filters */
             filters: components["schemas"]["LivenedOut"][];
+            /** Mist */
+            mist: number;
+        };
+        /**
+         * PictureOut
+         * @description A picture as it is kept.
+         */
+        PictureOut: {
+            /** Height */
+            height: number;
+            /** Id */
+            id: number;
+            /** Width */
+            width: number;
         };
         /**
          * Piece
@@ -3340,6 +3677,27 @@ export interface components {
             touch_up: boolean;
             /** Wet */
             wet: boolean;
+        };
+        /**
+         * PlaceIn
+         * @description What is grey or white in the picture, and the place whose colour is asked for.
+         */
+        PlaceIn: {
+            /** Greys */
+            greys: [
+                number,
+                number
+            ][];
+            /** Place */
+            place: [
+                number,
+                number
+            ];
+            /**
+             * Reference
+             * @default white
+             */
+            reference: string;
         };
         /**
          * PotDrop
@@ -3409,7 +3767,8 @@ export interface components {
         };
         /**
          * PredictOut
-         * @description What those drops dry to; coats over each ground; varnish in drops, kept apart.
+         * @description What those drops dry to; coats over each ground until it is covered, and coats that hide
+         *     strictly (ISO 6504-3); varnish in drops, kept apart.
          */
         PredictOut: {
             /** Apart */
@@ -3418,6 +3777,8 @@ export interface components {
             colour: string;
             /** Difference */
             difference: number | null;
+            /** Hides After */
+            hides_after: number | null;
             /** Lab */
             lab: number[];
             /** Ladders */
@@ -3480,6 +3841,19 @@ export interface components {
             status: string;
             /** Worker */
             worker: boolean;
+        };
+        /**
+         * ProposedKind
+         * @description A paint whose name sounds like a kind that nobody stated.
+         */
+        ProposedKind: {
+            /**
+             * Kind
+             * @enum {string}
+             */
+            kind: "opaque" | "semi" | "transparent" | "ink" | "wash" | "one-coat" | "mica" | "flake" | "fluorescent" | "varnish" | "medium" | "thinner";
+            /** Name */
+            name: string;
         };
         /**
          * PutAwayIn
@@ -3596,6 +3970,7 @@ export interface components {
         /**
          * Reading
          * @description A swatch as it was read: dry, unless ``wet``; wet ones tell nothing of the dry paint.
+         *     ``inferred``: nobody read it, a pot of several paints dried so that it must be about so.
          */
         Reading: {
             /**
@@ -3605,6 +3980,11 @@ export interface components {
             coats: number;
             /** Colour */
             colour: string;
+            /**
+             * Inferred
+             * @default false
+             */
+            inferred: boolean;
             /**
              * Kind
              * @enum {string}
@@ -3849,6 +4229,16 @@ export interface components {
             version: number;
         };
         /**
+         * SeenOut
+         * @description The place's colour with the light taken out, and what to know of it.
+         */
+        SeenOut: {
+            /** Colour */
+            colour: string;
+            /** Warnings */
+            warnings: string[];
+        };
+        /**
          * SetHours
          * @description Say between which hours of each day something holds, such as daylight.
          */
@@ -3931,13 +4321,15 @@ export interface components {
         };
         /**
          * ShelfPreview
-         * @description What an import would do.
+         * @description What an import would do; what would have to be confirmed after it.
          */
         ShelfPreview: {
             /** Known */
             known: string[];
             /** New */
             new: string[];
+            /** Sounds Like */
+            sounds_like: components["schemas"]["ProposedKind"][];
         };
         /**
          * SitDown
@@ -4084,6 +4476,39 @@ export interface components {
             /** Fact */
             fact: number;
             reading: components["schemas"]["Reading"];
+        };
+        /**
+         * TargetIn
+         * @description A colour to keep.
+         */
+        TargetIn: {
+            /** Colour */
+            colour: string;
+            /** Name */
+            name: string;
+            /** Picture */
+            picture?: number | null;
+            /**
+             * Unit
+             * @default
+             */
+            unit: string;
+        };
+        /**
+         * TargetOut
+         * @description A kept colour; of which unit, from which picture.
+         */
+        TargetOut: {
+            /** Colour */
+            colour: string;
+            /** Id */
+            id: number;
+            /** Name */
+            name: string;
+            /** Picture */
+            picture: number | null;
+            /** Unit */
+            unit: string;
         };
         /**
          * TierOut
@@ -4550,6 +4975,12 @@ export interface components {
             main_zones: {
                 [key: string]: string[];
             };
+            /** Paint Groups */
+            paint_groups: string[];
+            /** Paint Kinds */
+            paint_kinds: ("opaque" | "semi" | "transparent" | "ink" | "wash" | "one-coat" | "mica" | "flake" | "fluorescent" | "varnish" | "medium" | "thinner")[];
+            /** References */
+            references: string[];
             spraying: components["schemas"]["SprayLimits"];
             /** Thinners */
             thinners: string[];
@@ -4842,6 +5273,30 @@ export interface operations {
             };
         };
     };
+    muster_api_supplies_ground: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["GroundIn"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Ground"];
+                };
+            };
+        };
+    };
     muster_api_house_house: {
         parameters: {
             query?: never;
@@ -5121,6 +5576,30 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["OwnMix"][];
+                };
+            };
+        };
+    };
+    muster_api_mixing_limits: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["LimitsIn"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["LimitsOut"];
                 };
             };
         };
@@ -5655,6 +6134,82 @@ export interface operations {
             };
         };
     };
+    muster_api_targets_take_in: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "multipart/form-data": {
+                    /**
+                     * File
+                     * Format: binary
+                     */
+                    file: string;
+                };
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["PictureOut"];
+                };
+            };
+        };
+    };
+    muster_api_targets_picture: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                picture_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+        };
+    };
+    muster_api_targets_colour: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                picture_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["PlaceIn"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["SeenOut"];
+                };
+            };
+        };
+    };
     muster_api_pots_pots: {
         parameters: {
             query?: never;
@@ -5742,7 +6297,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["PotOut"][];
+                    "application/json": components["schemas"]["DriedOut"];
                 };
             };
         };
@@ -6337,6 +6892,28 @@ export interface operations {
             };
         };
     };
+    muster_api_shelf_forget: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                paint_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["PaintOut"][];
+                };
+            };
+        };
+    };
     muster_api_shelf_take_off: {
         parameters: {
             query?: {
@@ -6477,6 +7054,74 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["Me"];
+                };
+            };
+        };
+    };
+    muster_api_targets_targets: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["TargetOut"][];
+                };
+            };
+        };
+    };
+    muster_api_targets_keep: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["TargetIn"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["TargetOut"][];
+                };
+            };
+        };
+    };
+    muster_api_targets_put_away: {
+        parameters: {
+            query?: {
+                back?: boolean;
+            };
+            header?: never;
+            path: {
+                target_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["TargetOut"][];
                 };
             };
         };
