@@ -136,6 +136,13 @@ class BuyOut(Schema):
     difference: float
 
 
+class Chroma(Schema):
+    """A point of the a*-b* plane."""
+
+    a: float
+    b: float
+
+
 class LimitsOut(Schema):
     """What the pots in stock can reach about a colour: the outline of all their mixes in a* and b*
     at its lightness ± ``around``, and where it lies. Where it is out of reach: a mix of its hue and
@@ -145,7 +152,7 @@ class LimitsOut(Schema):
     around: float
     a: float
     b: float
-    boundary: list[tuple[float, float]]
+    boundary: list[Chroma]
     inside: bool
     out_of_reach: bool
     nearest: OwnMix
@@ -169,7 +176,7 @@ def limits(request: UserRequest, payload: LimitsIn) -> LimitsOut:
     return LimitsOut(
         lightness=round(float(goal[0]), 1), around=AROUND_L,
         a=round(float(goal[1]), 1), b=round(float(goal[2]), 1),
-        boundary=[(round(a, 1), round(b, 1)) for a, b in found.boundary],
+        boundary=[Chroma(a=round(a, 1), b=round(b, 1)) for a, b in found.boundary],
         inside=found.inside, out_of_reach=found.out_of_reach, nearest=bench.out(found.nearest),
         paler=bench.out(found.paler) if found.paler else None,
         shifted=bench.out(found.shifted) if found.shifted else None,

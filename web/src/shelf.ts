@@ -49,6 +49,9 @@ export const useShelf = defineStore('shelf', () => {
       told(client.POST('/api/shelf/facts/{fact_id}/take-back', { params: { path: { fact_id } } })),
     )
 
+  const unlearn = (one: number) =>
+    took(() => told(client.POST('/api/shelf/{paint_id}/forget', id(one))))
+
   async function takeOff(one: Paint) {
     const done = await took(() => told(client.POST('/api/shelf/{paint_id}/gone', id(one.id))))
     if (done) off.value = one
@@ -69,7 +72,7 @@ export const useShelf = defineStore('shelf', () => {
   }
 
   return {
-    paints, pots, off, colours, load, took, type, change, weigh, bought, read, forget, takeOff,
+    paints, pots, off, colours, load, took, type, change, weigh, bought, read, forget, unlearn, takeOff,
     putBack, pot,
   } // prettier-ignore
 })

@@ -7,6 +7,9 @@ const NONE: Schemas['Vocabulary'] = {
   tiers: [],
   thinners: [],
   main_zones: {},
+  paint_kinds: [],
+  paint_groups: [],
+  references: [],
   spraying: {
     fogs_above_percent: 100,
     fogs_below_celsius: 0,

@@ -2042,6 +2042,16 @@ export interface components {
             what: string;
         };
         /**
+         * Chroma
+         * @description A point of the a*-b* plane.
+         */
+        Chroma: {
+            /** A */
+            a: number;
+            /** B */
+            b: number;
+        };
+        /**
          * CommandIn
          * @description A command, with the version that the caller saw.
          */
@@ -2824,10 +2834,7 @@ export interface components {
             /** B */
             b: number;
             /** Boundary */
-            boundary: [
-                number,
-                number
-            ][];
+            boundary: components["schemas"]["Chroma"][];
             /** Buy */
             buy: components["schemas"]["BuyOut"][];
             /** Inside */

@@ -68,8 +68,8 @@ function clear() {
       from 1 m
     </p>
     <p v-if="found.mist">
-      A mist of the first over <b>{{ Math.round(found.mist * 100) }} %</b> of the surface draws them a
-      quarter together.
+      A mist of the first over <b>{{ Math.round(found.mist * 100) }} %</b> of the surface draws them
+      a quarter together.
     </p>
     <p v-for="one in found.filters" :key="one.paint + one.patch" class="flex items-center gap-2">
       <Patch :colour="one.patch" /> {{ one.paint }}: chroma {{ one.chroma >= 0 ? '+' : ''

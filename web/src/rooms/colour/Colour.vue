@@ -6,6 +6,7 @@ import { useMixing } from './mixing'
 import MixBench from './MixBench.vue'
 import MoreColour from './MoreColour.vue'
 import PaintCard from './PaintCard.vue'
+import Photograph from './Photograph.vue'
 import Pots from './Pots.vue'
 import ScreenCheck from './ScreenCheck.vue'
 import ShelfList from './ShelfList.vue'
@@ -37,6 +38,7 @@ function aim(colour: string) {
       <PaintCard v-if="one" :key="one.id" :one="one" @target="aim" />
       <MixBench :mixing="mixing" />
       <Pots @take="mixing.take" @target="mixing.target.value = $event" />
+      <Photograph @choose="aim" />
       <MoreColour :mixing="mixing" />
       <ScreenCheck />
     </div>

@@ -2,9 +2,11 @@
 import type { Schemas } from '../../api/client'
 
 /** One to four coats over each undercoat. */
-defineProps<{ ladders: Schemas['Ladder'][] }>()
+defineProps<{ ladders: Schemas['Ladder'][]; hides: number | null }>()
 const W = 56
 const H = 34
+const coats = (many: number | null) =>
+  many === null ? 'more than 12 coats' : many === 1 ? '1 coat' : `${many} coats`
 </script>
 
 <template>
@@ -33,16 +35,12 @@ const H = 34
         </svg>
       </div>
       <figcaption class="fig text-14">
-        over {{ one.ground }}:
-        <b>{{
-          one.hides === null
-            ? 'more than 12 coats'
-            : one.hides === 1
-              ? '1 coat'
-              : `${one.hides} coats`
-        }}</b>
-        to hide it
+        over {{ one.ground }}: <b>{{ coats(one.covers) }}</b> to cover
       </figcaption>
     </figure>
   </div>
+  <p class="text-14 text-soft">
+    Covered: no longer told from its own colour at the bench. Hidden strictly, black from white,
+    after {{ coats(hides) }}.
+  </p>
 </template>

@@ -1,16 +1,20 @@
 <script setup lang="ts">
-import { ref, watch } from 'vue'
+import { computed, ref, watch } from 'vue'
 import Patch from '../../parts/Patch.vue'
 import { useShelf, type Mix } from '../../shelf'
 import LadderView from './LadderView.vue'
-import { readHex, type Mixing } from './mixing'
+import { useVocabulary } from '../../vocabulary'
+import { readHex, saidOf as said, type Mixing } from './mixing'
+import Reach from './Reach.vue'
 import SavePot from './SavePot.vue'
 import Target from './Target.vue'
 
 /** Target and predicted mix side by side, drops as beads, the ladder of coats. */
 const props = defineProps<{ mixing: Mixing }>()
-const { target, most, inStock, found, drops, varnish, predicted, additions, total } = props.mixing
+const { target, most, inStock, kinds, found, drops, varnish, predicted, additions, total } =
+  props.mixing
 const shelf = useShelf()
+const known = useVocabulary()
 const text = ref(target.value)
 const wrong = ref(false)
 
@@ -27,7 +31,23 @@ function set() {
   void props.mixing.match()
 }
 
-const said = (mix: Mix) => mix.drops.map((one) => `${one.drops} ${one.name}`).join(' + ')
+/** A group is taken in or left out; one at least stays. */
+function ask(group: string) {
+  const now = kinds.value.includes(group)
+    ? kinds.value.filter((one) => one !== group)
+    : [...kinds.value, group]
+  if (!now.length) return
+  kinds.value = now
+  void props.mixing.match()
+}
+
+const least = computed(() => Math.min(...found.value.map((one) => one.difference)))
+
+/** What a mix has before the others: it is the simplest that no eye tells, or the closest. */
+function before(mix: Mix, n: number): string {
+  const words = [n === 0 ? 'simplest' : '', mix.difference === least.value ? 'closest' : '']
+  return words.filter(Boolean).join(', ')
+}
 const colourOf = (paint: number) => shelf.colours.find((one) => one.id === paint)?.dry ?? 'none'
 </script>
 
@@ -66,6 +86,22 @@ const colourOf = (paint: number) => shelf.colours.find((one) => one.id === paint
       >
       <button class="btn btn-main">Find a mix</button>
     </form>
+    <fieldset class="mt-1 flex flex-wrap items-center gap-x-4 text-14">
+      <legend class="sr-only">Mix from</legend>
+      <span aria-hidden="true">Mix from</span>
+      <label
+        v-for="group in known.paint_groups"
+        :key="group"
+        class="flex min-h-9 items-center gap-2"
+        ><input
+          type="checkbox"
+          class="size-5 accent-ink"
+          :checked="kinds.includes(group)"
+          @change="ask(group)"
+        />
+        {{ group }}</label
+      >
+    </fieldset>
     <p v-if="wrong" class="warn" role="alert">
       That is no colour: type six hexadecimal digits such as #6b7a3a.
     </p>
@@ -170,13 +206,13 @@ const colourOf = (paint: number) => shelf.colours.find((one) => one.id === paint
       </div>
     </div>
 
-    <LadderView v-if="predicted" :ladders="predicted.ladders" />
+    <LadderView v-if="predicted" :ladders="predicted.ladders" :hides="predicted.hides_after" />
     <SavePot v-if="drops.length" :mixing="mixing" />
 
     <div v-if="found.length" class="mt-4">
       <h3 class="text-16 font-bold">Mixes that match</h3>
       <ol>
-        <li v-for="one in found" :key="said(one)" class="border-b border-rule">
+        <li v-for="(one, n) in found" :key="said(one)" class="border-b border-rule">
           <button
             class="fig flex min-h-11 w-full items-center gap-3 text-left"
             @click="mixing.take(one)"
@@ -184,10 +220,16 @@ const colourOf = (paint: number) => shelf.colours.find((one) => one.id === paint
             <span class="flex"><Patch :colour="target" /><Patch :colour="one.colour" /></span>
             <b class="w-10 text-right">{{ one.difference.toFixed(1) }}</b>
             <span class="flex-1">{{ said(one) }}</span>
+            <b v-if="before(one, n)" class="text-14">{{ before(one, n) }}</b>
             <span class="text-14 text-soft">{{ one.in_stock ? '' : 'not all in stock' }}</span>
           </button>
         </li>
       </ol>
+      <p class="text-14 text-soft">
+        Within 1 of the closest no eye tells them apart: of those the fewest paints and drops stand
+        first.
+      </p>
     </div>
+    <Reach :mixing="mixing" />
   </section>
 </template>

@@ -5,7 +5,7 @@ import { useMuster } from '../../muster'
 import Patch from '../../parts/Patch.vue'
 import type { Mix } from '../../shelf'
 import Camouflage from './Camouflage.vue'
-import type { Mixing } from './mixing'
+import { saidOf as said, type Mixing } from './mixing'
 import ActButton from '../../parts/ActButton.vue'
 
 /** From one colour to more: a ramp, variants, lightening for scale, accents that should be alike. */
@@ -56,8 +56,6 @@ async function compare() {
     told(client.GET('/api/musters/{muster_id}/accents', { params: { path } })),
   )
 }
-
-const said = (mix: Mix) => mix.drops.map((one) => `${one.drops} ${one.name}`).join(' + ')
 </script>
 
 <template>

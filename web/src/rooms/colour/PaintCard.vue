@@ -4,12 +4,15 @@ import type { Schemas } from '../../api/client'
 import { useHouse } from '../../house'
 import Patch from '../../parts/Patch.vue'
 import { useShelf, type Paint } from '../../shelf'
+import { useVocabulary } from '../../vocabulary'
+import { count } from '../../words'
 
 /** A paint: its label, what is left, what its swatches showed. */
 const props = defineProps<{ one: Paint }>()
 const emit = defineEmits<{ target: [colour: string] }>()
 const shelf = useShelf()
 const house = useHouse()
+const known = useVocabulary()
 const KINDS: Schemas['ReadIn']['kind'][] = ['masstone', 'tint', 'over black', 'over white']
 const kind = ref<Schemas['ReadIn']['kind']>('masstone')
 const times = ref(3)
@@ -48,11 +51,15 @@ const number = (event: Event) => (value(event) === '' ? null : Number(value(even
         />
       </div>
       <div class="flex-1">
-        <h2>{{ one.paint.name }}</h2>
+        <h2>{{ one.called }}</h2>
         <p class="fig text-14 text-soft">
           {{ [one.paint.range, one.paint.code].filter(Boolean).join(' ') }} label
-          {{ one.paint.colour }}, dry {{ one.dry }}, {{ one.opacity
-          }}<template v-if="!one.clear">; one coat hides {{ one.hides }} %, 98 is hidden</template
+          {{ one.paint.colour }}, dry {{ one.dry }}, {{ one.kind
+          }}<template v-if="!one.clear"
+            >; covers black in
+            {{
+              one.covers_black === null ? 'no number of coats' : count(one.covers_black, 'coat')
+            }}; one coat hides {{ one.hides }} %, 98 is hidden strictly</template
           ><template v-if="one.covers_cm2">; what is left covers {{ one.covers_cm2 }} cm²</template>
         </p>
       </div>
@@ -61,13 +68,26 @@ const number = (event: Event) => (value(event) === '' ? null : Number(value(even
     </div>
     <p v-for="twin in twins" :key="twin.id" class="text-14">
       <span class="warn">Twice</span>: {{ twin.paint.name }} {{ twin.paint.range }}
-      {{ twin.paint.code }} stands on the shelf too.
+      {{ twin.paint.code }} stands on the shelf too{{
+        twin.called === one.called ? ', another pot of this paint' : ', another paint'
+      }}.
     </p>
-    <div class="mt-2 grid grid-cols-5 gap-3 max-md:grid-cols-2 [&_.field]:w-full">
+    <p v-if="one.sounds_like" class="text-14" role="status">
+      Its name sounds like a paint of kind <b>{{ one.sounds_like }}</b>.
+      <button class="link" @click="set('kind', one.sounds_like)">It is</button>
+      <button class="link" @click="set('kind', one.kind)">No, it is {{ one.kind }}</button>
+    </p>
+    <div class="mt-2 grid grid-cols-6 gap-3 max-md:grid-cols-2 [&_.field]:w-full">
       <label class="grid gap-1 text-14"
         >Medium
         <select class="field" :value="one.paint.medium" @change="set('medium', value($event))">
           <option v-for="row in house.known?.media" :key="row.name">{{ row.name }}</option>
+        </select></label
+      >
+      <label class="grid gap-1 text-14"
+        >Kind
+        <select class="field" :value="one.kind" @change="set('kind', value($event))">
+          <option v-for="each in known.paint_kinds" :key="each">{{ each }}</option>
         </select></label
       >
       <label class="grid gap-1 text-14"
@@ -155,10 +175,14 @@ const number = (event: Event) => (value(event) === '' ? null : Number(value(even
       >
       <button class="btn" @click="read">Read it</button>
     </div>
-    <ul v-if="one.swatches.length" class="mt-2 flex flex-wrap gap-4" aria-label="Swatches">
+    <p v-if="one.swatches.length" class="mt-2 text-14">
+      {{ count(one.swatches.length, 'swatch', 'swatches') }} taught it.
+      <button class="link" @click="shelf.unlearn(one.id)">Forget all it learnt</button>
+    </p>
+    <ul v-if="one.swatches.length" class="flex flex-wrap gap-4" aria-label="Swatches">
       <li v-for="each in one.swatches" :key="each.fact" class="fig flex items-center gap-2 text-14">
         <Patch :colour="each.reading.colour" /> {{ each.reading.kind
-        }}{{ each.reading.wet ? ', wet' : '' }}
+        }}{{ each.reading.wet ? ', wet' : '' }}{{ each.reading.inferred ? ', from a pot' : '' }}
         <button
           class="link"
           :aria-label="`Take back the ${each.reading.kind}`"

@@ -23,12 +23,21 @@ async function load() {
 
 const path = (pot_id: number) => ({ params: { path: { pot_id } } })
 
-function dried(pot: Pot, event: Event) {
+async function dried(pot: Pot, event: Event) {
   const colour = readHex((event.target as HTMLInputElement).value)
   if (!colour) return
-  void shelf.pot(() =>
+  const done = await muster.attempt(() =>
     told(client.POST('/api/pots/{pot_id}/dried', { ...path(pot.id), body: { colour } })),
   )
+  if (!done) return
+  shelf.pots = done.pots
+  if (done.off_shelf) said.value = 'A paint of it is no longer on the shelf: nothing is learnt.'
+  else if (!done.learnt) said.value = `It dried as predicted: there is nothing to learn.`
+  else
+    said.value =
+      `${count(done.learnt, 'paint')} learnt; ` +
+      `the same mix is now predicted ${done.after} (before: ${done.before}).`
+  await shelf.load()
 }
 
 async function again(pot: Pot) {

@@ -80,6 +80,10 @@ function left(one: Schemas['PaintOut']): string {
           >; {{ preview.known.length }} stand here already</template
         >.
       </p>
+      <p v-if="preview.sounds_like.length" class="text-14">
+        By their names {{ preview.sounds_like.map((one) => one.name).join(', ') }} may be of another
+        kind: confirm it on their cards.
+      </p>
       <ActButton
         main
         :why="preview.new.length ? null : 'all of them stand on the shelf already'"
@@ -117,7 +121,12 @@ function left(one: Schemas['PaintOut']): string {
             @click="chosen = one.id === chosen ? null : one.id"
           >
             <Patch :colour="one.clear ? 'var(--paper)' : one.dry" :width="32" :height="24" />
-            <span class="min-w-0 flex-1 truncate">{{ one.paint.name }}</span>
+            <span class="min-w-0 flex-1 truncate"
+              >{{ one.called
+              }}<span v-if="one.sounds_like" class="text-14 text-soft"
+                >, {{ one.sounds_like }}?</span
+              ></span
+            >
             <span class="fig text-14 text-soft" :class="{ warn: one.paint.left_ml === 0 }">{{
               left(one)
             }}</span>

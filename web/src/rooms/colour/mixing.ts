@@ -10,6 +10,7 @@ export function useMixing() {
   const target = ref('#6b7a3a')
   const most = ref(3)
   const inStock = ref(true)
+  const kinds = ref(['plain'])
   const found = ref<Mix[]>([])
   const drops = ref<Drop[]>([])
   const varnish = ref(0)
@@ -20,7 +21,13 @@ export function useMixing() {
   const total = computed(() => drops.value.reduce((sum, one) => sum + one.drops, 0))
 
   async function match() {
-    const body = { target: target.value, paints: most.value, drops: 12, in_stock: inStock.value }
+    const body = {
+      target: target.value,
+      paints: most.value,
+      drops: 12,
+      in_stock: inStock.value,
+      kinds: kinds.value,
+    }
     const next = await muster.attempt(() => told(client.POST('/api/mix', { body })))
     if (!next) return
     found.value = next
@@ -45,7 +52,7 @@ export function useMixing() {
     const one = shelf.colours.find((each) => each.id === paint)
     if (!one) return
     if (drops.value.some((each) => each.paint === paint)) return step(paint, 1)
-    drops.value.push({ paint, name: one.paint.name, drops: 1 })
+    drops.value.push({ paint, name: one.called ?? one.paint.name, drops: 1 })
     additions.value = []
   }
 
@@ -84,12 +91,16 @@ export function useMixing() {
   )
 
   return {
-    target, most, inStock, found, drops, varnish, predicted, additions, total,
+    target, most, inStock, kinds, found, drops, varnish, predicted, additions, total,
     match, take, step, put, reach, pour,
   } // prettier-ignore
 }
 
 export type Mixing = ReturnType<typeof useMixing>
+
+/** A mix in words: 3 Ochre + 1 Tarn black. */
+export const saidOf = (mix: Pick<Mix, 'drops'>) =>
+  mix.drops.map((one) => `${one.drops} ${one.name}`).join(' + ')
 
 /** '6b7a3a', '#6B7A3A' or '#abc' as '#6b7a3a'; null: no colour. */
 export function readHex(text: string): string | null {

@@ -4,6 +4,7 @@ import { client, told, type Schemas } from '../../api/client'
 import { useMuster } from '../../muster'
 import { count } from '../../words'
 import Areas from './Areas.vue'
+import Ground from './Ground.vue'
 
 const muster = useMuster()
 const room = ref<Schemas['Supplies'] | null>(null)
@@ -132,5 +133,6 @@ const print = () => window.print()
       more is bought than is needed. A paint with a day to come holds back every call that takes it.
     </p>
     <Areas :areas="room.areas" />
+    <Ground />
   </template>
 </template>
