@@ -78,9 +78,7 @@ def take_in(request: UserRequest, file: File[UploadedFile]) -> PictureOut:
 def picture(request: UserRequest, picture_id: int) -> HttpResponse:
     """A picture, for its owner alone. Raises Http404."""
     kept = services.own_picture(request.user, picture_id)
-    answer = HttpResponse(bytes(kept.jpeg), content_type="image/jpeg")
-    answer["Cache-Control"] = "private, max-age=86400, immutable"
-    return answer
+    return HttpResponse(bytes(kept.jpeg), content_type="image/jpeg")
 
 
 @router.post("/pictures/{picture_id}/colour", response=SeenOut, throttle=ByUser("places", HEAVY))

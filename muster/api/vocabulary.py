@@ -5,7 +5,7 @@ from __future__ import annotations
 from ninja import Router, Schema
 
 from muster.api.requests import UserRequest
-from muster.core.colour.kinds import GROUPS, PaintKind
+from muster.core.colour.kinds import GROUPS, PaintKind, in_words
 from muster.core.colour.kinds import KINDS as PAINT_KINDS
 from muster.core.colour.mixed_passes import DILUENTS
 from muster.core.colour.photo import REFLECTS
@@ -31,8 +31,8 @@ class Vocabulary(Schema):
     tiers: list[TierOut]
     thinners: list[str]
     main_zones: dict[Kind, list[str]]
-    paint_kinds: list[PaintKind]
-    """Kinds of paint."""
+    paint_kinds: dict[PaintKind, str]
+    """Kinds of paint, and what each is called."""
     paint_groups: list[str]
     """Groups of kinds that a mix may be asked of."""
     references: list[str]
@@ -45,7 +45,8 @@ def vocabulary(request: UserRequest) -> Vocabulary:
     """The words and limits; they are the same for everybody."""
     return Vocabulary(
         kinds=list(KINDS), thinners=list(DILUENTS), spraying=LIMITS,
-        paint_kinds=list(PAINT_KINDS), paint_groups=list(GROUPS), references=list(REFLECTS),
+        paint_kinds={kind: in_words(kind) for kind in PAINT_KINDS},
+        paint_groups=list(GROUPS), references=list(REFLECTS),
         main_zones={kind: list(zones) for kind, zones in MAIN.items()},
         tiers=[TierOut(tier=tier, words=words) for tier, words in TIER_WORDS.items()],
     )  # fmt: skip

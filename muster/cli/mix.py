@@ -217,7 +217,7 @@ def said(answer: dict[str, Any]) -> str:
     if best["difference"] > OUT_OF_REACH:
         lines.append("No mix of these paints comes near: the colour is out of their reach.")
     for name, kind in answer["sounds_like"].items():
-        lines.append(f"'{name}' sounds like a paint of kind {kind}: say so in the column 'kind'.")
+        lines.append(f"'{name}' sounds like {kind} paint: say so in the column 'kind'.")
     single = answer["nearest_single"]
     lines.append(
         f"Nearest single paint: {single['drops'][0]['paint']}, ΔE00 {single['difference']:g}."

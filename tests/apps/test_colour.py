@@ -127,6 +127,66 @@ def test_twins_are_found(ada: Client, shelf: dict[str, int]) -> None:
                      if one["paint"]["name"].lower() == "reed green")  # fmt: skip
     assert first["twins"] == [second["id"]] and second["twins"] == [first["id"]]
     assert paint(ada, "Tarn black")["twins"] == []
+    assert (first["called"], second["called"]) == ("Reed green", "reed green (Other)")
+    found = post(ada, "mix", {"target": "#66703f", "paints": 3}).body
+    named = [[one["name"].lower() for one in mix["drops"]] for mix in found]
+    assert any("reed green" in mix for mix in named)
+    assert all(sum(name.startswith("reed green") for name in mix) <= 1 for mix in named)
+
+
+def test_a_pot_of_three_paints_teaches_them_and_a_paint_can_forget(
+    ada: Client, shelf: dict[str, int]
+) -> None:
+    body = {"name": "khaki", "target": "#6a6440",
+            "drops": drops(shelf, Reed_green=3, Lamp_ochre=2, Tarn_black=1)}  # fmt: skip
+    pot = post(ada, "pots", body).body[0]
+    done = post(ada, f"pots/{pot['id']}/dried", {"colour": "#4f5a30"}).body
+    assert done["learnt"] >= 2 and done["before"] == pot["predicted"] != done["after"]
+    learnt = paint(ada, "Reed green")["swatches"]
+    assert learnt and all(one["reading"]["inferred"] for one in learnt)
+    now = post(ada, "predict", {"drops": body["drops"], "target": "#4f5a30"}).body
+    assert now["colour"] == done["after"] and now["difference"] < 1.5
+    post(ada, f"shelf/{shelf['Reed green']}/forget", {})
+    assert paint(ada, "Reed green")["swatches"] == []
+    post(ada, f"pots/{pot['id']}/dried", {"colour": pot["predicted"]})
+    assert paint(ada, "Lamp ochre")["swatches"] == [], "taken back with what it dried to before"
+
+
+def test_a_kind_is_stated_or_confirmed_and_metal_is_mixed_only_where_it_is_asked_for(
+    ada: Client, shelf: dict[str, int]
+) -> None:
+    rows = b"name,colour,kind\nBright steel,#8f8a60,\nOld pewter,#8a8a88,metallic\n"
+    told = upload(ada, "shelf-file/preview", rows).json()
+    assert told["sounds_like"] == [{"name": "Bright steel", "kind": "flake"}]
+    upload(ada, "shelf-file", rows)
+    steel = paint(ada, "Bright steel")
+    assert (steel["kind"], steel["sounds_like"]) == ("opaque", "flake")
+    wanted = {"target": "#8f8a60", "paints": 2}
+    assert post(ada, "mix", wanted).body[0]["drops"][0]["name"] == "Bright steel"
+    post(ada, f"shelf/{steel['id']}", {"paint": {**steel["paint"], "kind": "flake"}})
+    assert paint(ada, "Bright steel")["sounds_like"] is None
+    plain = {one["name"] for mix in post(ada, "mix", wanted).body for one in mix["drops"]}
+    assert not plain & {"Bright steel", "Old pewter"}
+    metal = post(ada, "mix", {**wanted, "kinds": ["metallic"]}).body
+    assert {one["name"] for one in metal[0]["drops"]} <= {"Bright steel", "Old pewter"}
+    refused = post(ada, "mix", {**wanted, "kinds": ["shiny"]})
+    assert refused.status_code == 422 and "use plain" in refused.body["complaints"][0]
+    assert b"metallic" not in ada.get("/api/shelf-file?kind=csv").content
+    assert b",flake," in ada.get("/api/shelf-file?kind=csv").content
+
+
+def test_out_of_reach_is_said_with_what_is_left_and_what_to_buy(
+    ada: Client, shelf: dict[str, int]
+) -> None:
+    near = post(ada, "mix/limits", {"target": "#66703f"}).body
+    assert near["inside"] and not near["out_of_reach"] and len(near["boundary"]) > 2
+    far = post(ada, "mix/limits", {"target": "#c8201c"}).body
+    assert far["out_of_reach"] and not far["inside"] and far["buy"] == []
+    post(ada, "shelf", {"paint": {"name": "Rowan", "colour": "#cc1f1a", "left_ml": 0}})
+    assert [one["name"] for one in post(ada, "mix/limits", {"target": "#c8201c"}).body["buy"]] == [
+        "Rowan"
+    ]
+    assert post(ada, "mix/limits", {"target": "#c8201c", "kinds": ["puce"]}).status_code == 422
 
 
 def test_a_pot_is_weighed_by_tare_and_density(ada: Client, shelf: dict[str, int]) -> None:
@@ -196,7 +256,9 @@ def test_a_pot_in_hand_is_brought_nearer(ada: Client, shelf: dict[str, int]) -> 
     before = post(ada, "predict", {"drops": body["pot"], "target": body["target"]}).body
     best = post(ada, "mix/reach", body).body[0]
     assert best["difference"] < before["difference"]
-    assert {one["name"] for one in best["drops"]} <= {"Lime white", "Lamp ochre", "Tarn black"}
+    # A drop more of its own paint may balance what is added.
+    added = {one["name"] for one in best["drops"]}
+    assert "Lime white" in added and "Matt varnish" not in added
 
 
 def test_a_pot_is_saved_poured_from_the_shelf_and_teaches_when_dry(
@@ -207,8 +269,8 @@ def test_a_pot_is_saved_poured_from_the_shelf_and_teaches_when_dry(
     saved = post(ada, "pots", body).body[0]
     assert saved["name"] == "reed light" and saved["dried"] == ""
     assert paint(ada, "Lime white")["paint"]["left_ml"] == pytest.approx(17 - 16 * 0.05)
-    dried = post(ada, f"pots/{saved['id']}/dried", {"colour": "#b9bea4"}).body[0]
-    assert dried["dried"] == "#b9bea4"
+    dried = post(ada, f"pots/{saved['id']}/dried", {"colour": "#b9bea4"}).body
+    assert dried["pots"][0]["dried"] == "#b9bea4" and dried["learnt"] == 1
     learnt = paint(ada, "Reed green")["swatches"][0]["reading"]
     assert learnt["kind"] == "tint" and learnt["share"] == pytest.approx(0.2)
     again = post(ada, f"pots/{saved['id']}/again", {}).body
@@ -362,7 +424,7 @@ def test_a_paint_says_how_well_it_hides_and_how_far_it_goes(
     ada: Client, shelf: dict[str, int]
 ) -> None:
     black, white, ochre = (paint(ada, name) for name in ("Tarn black", "Lime white", "Lamp ochre"))
-    assert black["hides"] > 99 > white["hides"] > 80
+    assert black["hides"] > 99 > white["hides"] > 60
     assert ochre["covers_cm2"] == 0
     # 17 ml at 60 µm wet, nine tenths of it on the model.
     assert white["covers_cm2"] == pytest.approx(17 / 60e-4 * 0.9, abs=1)
@@ -374,7 +436,7 @@ def test_patches_filters_and_accents_are_judged(
     body = {"patches": ["#5a6238", "#b8a67e"], "paints": [shelf["Lamp ochre"]], "tier": "table"}
     found = post(ada, "colour/patches", body).body
     assert {one["patch"] for one in found["filters"]} == set(body["patches"])
-    assert found["apart"][0]["difference"] > 10 and found["fade_coats"] > 0
+    assert found["apart"][0]["difference"] > 10 and 0 < found["mist"] < 1
     assert ada.get("/api/colour/scaled?colour=%23242424&scale=72").json()["colour"] > "#242424"
     assert ada.get("/api/colour/scaled?colour=green&scale=72").status_code == 422
     accents = ada.get(f"/api/musters/{muster['id']}/accents").json()
@@ -429,4 +491,5 @@ def test_a_pot_that_is_read_again_and_again_spoils_no_shelf(
     for n in range(42):
         assert post(ada, f"pots/{pot}/dried", {"colour": f"#7a8{n % 10}54"}).status_code == 200
     assert ada.get("/api/shelf").status_code == 200
-    assert len(paint(ada, "Reed green")["swatches"]) == 40
+    # What it dried to last is what it teaches.
+    assert len(paint(ada, "Reed green")["swatches"]) == 1

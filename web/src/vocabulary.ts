@@ -7,7 +7,7 @@ const NONE: Schemas['Vocabulary'] = {
   tiers: [],
   thinners: [],
   main_zones: {},
-  paint_kinds: [],
+  paint_kinds: {},
   paint_groups: [],
   references: [],
   spraying: {

@@ -81,6 +81,18 @@ ROWS: dict[PaintKind, KindRow] = {
 GROUPS = tuple(dict.fromkeys(row.group for row in ROWS.values() if not row.has(T.COLOURLESS)))
 """Words by which kinds are asked for."""
 
+WORDS: dict[PaintKind, str] = {
+    "semi": "semi-opaque", "one-coat": "one-coat transparent", "mica": "metallic, mica",
+    "flake": "metallic, flake",
+}  # fmt: skip
+"""What a kind is called where its own word is too short."""
+
+
+def in_words(kind: PaintKind) -> str:
+    """A kind as it is said to its user."""
+    return WORDS.get(kind, kind)
+
+
 SPELT: dict[str, PaintKind] = {
     "semi-opaque": "semi", "semi-transparent": "semi", "translucent": "transparent",
     "one-coat transparent": "one-coat", "metallic": "flake", "metallic flake": "flake",

@@ -4985,7 +4985,9 @@ export interface components {
             /** Paint Groups */
             paint_groups: string[];
             /** Paint Kinds */
-            paint_kinds: ("opaque" | "semi" | "transparent" | "ink" | "wash" | "one-coat" | "mica" | "flake" | "fluorescent" | "varnish" | "medium" | "thinner")[];
+            paint_kinds: {
+                [key: string]: string;
+            };
             /** References */
             references: string[];
             spraying: components["schemas"]["SprayLimits"];

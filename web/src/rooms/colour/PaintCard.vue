@@ -54,7 +54,7 @@ const number = (event: Event) => (value(event) === '' ? null : Number(value(even
         <h2>{{ one.called }}</h2>
         <p class="fig text-14 text-soft">
           {{ [one.paint.range, one.paint.code].filter(Boolean).join(' ') }} label
-          {{ one.paint.colour }}, dry {{ one.dry }}, {{ one.kind
+          {{ one.paint.colour }}, dry {{ one.dry }}, {{ known.paint_kinds[one.kind]
           }}<template v-if="!one.clear"
             >; covers black in
             {{
@@ -73,9 +73,11 @@ const number = (event: Event) => (value(event) === '' ? null : Number(value(even
       }}.
     </p>
     <p v-if="one.sounds_like" class="text-14" role="status">
-      Its name sounds like a paint of kind <b>{{ one.sounds_like }}</b>.
+      By its name it may be <b>{{ known.paint_kinds[one.sounds_like] }}</b>.
       <button class="link" @click="set('kind', one.sounds_like)">It is</button>
-      <button class="link" @click="set('kind', one.kind)">No, it is {{ one.kind }}</button>
+      <button class="link" @click="set('kind', one.kind)">
+        No, it is {{ known.paint_kinds[one.kind] }}
+      </button>
     </p>
     <div class="mt-2 grid grid-cols-6 gap-3 max-md:grid-cols-2 [&_.field]:w-full">
       <label class="grid gap-1 text-14"
@@ -87,7 +89,9 @@ const number = (event: Event) => (value(event) === '' ? null : Number(value(even
       <label class="grid gap-1 text-14"
         >Kind
         <select class="field" :value="one.kind" @change="set('kind', value($event))">
-          <option v-for="each in known.paint_kinds" :key="each">{{ each }}</option>
+          <option v-for="(words, each) in known.paint_kinds" :key="each" :value="each">
+            {{ words }}
+          </option>
         </select></label
       >
       <label class="grid gap-1 text-14"

@@ -68,6 +68,12 @@ const ways = computed(() => {
             stroke="var(--rule)"
             fill="none"
           />
+          <g fill="var(--soft)" font-size="12" aria-hidden="true">
+            <text x="4" :y="SIDE / 2 - 4">green</text>
+            <text :x="SIDE - 4" :y="SIDE / 2 - 4" text-anchor="end">red</text>
+            <text :x="SIDE / 2 + 4" y="13">yellow</text>
+            <text :x="SIDE / 2 + 4" :y="SIDE - 5">blue</text>
+          </g>
           <polygon :points="outline" fill="var(--ground)" stroke="var(--ink)" stroke-width="1.5" />
           <circle
             :cx="x(reach.a)"

@@ -4,6 +4,7 @@ import { client, told, type Schemas } from '../../api/client'
 import Patch from '../../parts/Patch.vue'
 import { useShelf } from '../../shelf'
 import { useUpload } from '../../upload'
+import { useVocabulary } from '../../vocabulary'
 import { count } from '../../words'
 import ActButton from '../../parts/ActButton.vue'
 
@@ -11,6 +12,7 @@ import ActButton from '../../parts/ActButton.vue'
 const chosen = defineModel<number | null>({ required: true })
 const emit = defineEmits<{ put: [paint: number] }>()
 const shelf = useShelf()
+const known = useVocabulary()
 const line = ref('')
 const seek = ref('')
 const { preview, choose, taken, leave } = useUpload(
@@ -121,11 +123,9 @@ function left(one: Schemas['PaintOut']): string {
             @click="chosen = one.id === chosen ? null : one.id"
           >
             <Patch :colour="one.clear ? 'var(--paper)' : one.dry" :width="32" :height="24" />
-            <span class="min-w-0 flex-1 truncate"
-              >{{ one.called
-              }}<span v-if="one.sounds_like" class="text-14 text-soft"
-                >, {{ one.sounds_like }}?</span
-              ></span
+            <span class="min-w-0 flex-1 truncate">{{ one.called }}</span>
+            <b v-if="one.sounds_like" :title="`Is it ${known.paint_kinds[one.sounds_like]}?`"
+              >?<span class="sr-only"> Is it {{ known.paint_kinds[one.sounds_like] }}?</span></b
             >
             <span class="fig text-14 text-soft" :class="{ warn: one.paint.left_ml === 0 }">{{
               left(one)
