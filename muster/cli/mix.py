@@ -193,6 +193,8 @@ def _mix(shelf: Shelf, names: list[str], one: Mix) -> dict[str, Any]:
         "difference": round(one.off, 2), "in_stock": one.in_stock,
         "price": round(one.price, 3),
         "coats_to_cover": {each.ground: each.covers for each in found},
+        # By its name of former versions, which others read.
+        "coats_to_hide": {each.ground: each.covers for each in found},
         "coats_to_hide_strictly": coats_to_hide(optics),
         "one_to_four_coats_over": {each.ground: list(each.coats) for each in found},
     }  # fmt: skip

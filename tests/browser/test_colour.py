@@ -5,16 +5,20 @@ from __future__ import annotations
 from pathlib import Path
 
 import pytest
+from PIL import Image
 from selenium.webdriver.common.by import By
+from selenium.webdriver.common.keys import Keys
 from selenium.webdriver.support.ui import Select
 
-from muster.apps.colour.models import Paint, Pot
+from muster.apps.colour.models import Paint, Pot, Target
 from muster.apps.roll.models import Muster
 from muster.apps.roll.queries import choices_of
+from muster.core.colour.spaces import difference, lab_of, xyz_of_hex
 from tests.apps.test_colour import SHELF
 from tests.browser.conftest import Browser
 from tests.browser.test_way import at_the_bench, sign_up
 from tests.conftest import Clock
+from tests.core.colour.test_photo import photograph
 
 pytestmark = pytest.mark.django_db(transaction=True)
 
@@ -115,3 +119,65 @@ def test_a_paint_that_comes_later_moves_the_plan(stocked: Browser) -> None:
         return min(c["start"] for c in view["board"]["calls"] if c["mix"] == "Fen clay")
 
     browser.until(lambda: first() >= "2027-03-11")
+
+
+def test_a_colour_is_taken_from_a_photograph_by_keyboard_and_kept(
+    stocked: Browser, tmp_path: Path
+) -> None:
+    browser = stocked
+    browser.find("//summary[contains(., 'from a photograph')]").click()
+    file = tmp_path / "model.png"
+    Image.fromarray(photograph("#5a5a2c", (0.95, 0.75, 0.5))).save(file)
+    field = browser.driver.find_element(By.XPATH, "//input[contains(@accept, 'webp')]")
+    field.send_keys(str(file))
+    picture = browser.find("//div[@role='application']")
+    for _ in range(5):
+        picture.send_keys(Keys.SHIFT + Keys.ARROW_LEFT)
+    picture.send_keys(Keys.ENTER)
+    for _ in range(7):
+        picture.send_keys(Keys.SHIFT + Keys.ARROW_RIGHT)
+    picture.send_keys(Keys.ENTER)
+    browser.find("//p[contains(., 'the light taken out')]")
+    browser.commit("//input[contains(@placeholder, 'hull')]", "last year's hull")
+    browser.find("//ul[@aria-label='Kept targets']//b[contains(., 'last year')]")
+    kept = Target.objects.get()
+    labs = lab_of(xyz_of_hex([kept.colour, "#5a5a2c"]))
+    assert float(difference(labs[0], labs[1])) < 3 and kept.picture is not None
+    browser.find("//button[contains(., 'Put away') or contains(@aria-label, 'away')]").click()
+    browser.press("Bring it back")
+    browser.find("//ul[@aria-label='Kept targets']//button[.='Match it']").click()
+    browser.find(f"//*[contains(., 'meant {kept.colour}')]")
+
+
+def test_out_of_reach_is_said_and_the_hue_is_held(stocked: Browser) -> None:
+    browser = stocked
+    find_mix(browser, "#1040ff")
+    browser.find("//*[contains(@class, 'warn')][.='Out of reach']")
+    browser.press("Show it")
+    browser.find("//p[contains(., 'Hold the hue')]")
+    browser.find("//*[name()='svg'][contains(@aria-label, 'outside')]")
+
+
+def test_what_a_pot_dried_to_teaches_its_paints_and_a_paint_forgets(stocked: Browser) -> None:
+    browser = stocked
+    for name in ("Reed green", "Lamp ochre", "Tarn black"):
+        browser.find(f"//button[@aria-label='+1 drop of {name}']").click()
+    browser.commit("//input[@placeholder='name of the pot']", "khaki")
+    browser.find("//section[@aria-labelledby='pots']//b[.='khaki']")
+    browser.commit("//label[contains(., 'dried to')]//input", "#3f4a2a")
+    browser.find("//p[@role='status'][contains(., 'learnt; the same mix is now predicted #')]")
+    browser.find("//ul[@aria-label='Paints']//button[contains(., 'Reed green')]").click()
+    browser.find("//ul[@aria-label='Swatches']/li[contains(., 'from a pot')]")
+    browser.press("Forget all it learnt")
+    browser.until(
+        lambda: not browser.driver.find_elements(By.XPATH, "//ul[@aria-label='Swatches']")
+    )
+
+
+def test_a_paint_whose_name_sounds_like_metal_is_asked_about(stocked: Browser) -> None:
+    browser = stocked
+    browser.commit("//input[contains(@placeholder, 'Reed green #')]", "Bright steel #8f9498 17 ml")
+    browser.find("//ul[@aria-label='Paints']//button[contains(., 'Bright steel')]").click()
+    browser.find("//p[@role='status'][contains(., 'may be metallic, flake')]")
+    browser.press("It is")
+    browser.until(lambda: Paint.objects.get(document__name="Bright steel").value().kind == "flake")

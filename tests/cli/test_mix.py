@@ -44,8 +44,13 @@ def test_mixes_are_ranked_whole_and_true(shelf: Path, capsys: pytest.CaptureFixt
         )
         assert again.hex == one["colour"] and round(again.off, 2) == one["difference"]
         assert one["in_stock"] == ("Silt" not in drops)
-    steps = [one["difference"] // 0.1 for one in mixes]
-    assert steps == sorted(steps)
+    least = min(one["difference"] for one in mixes)
+    near = [one for one in mixes if one["difference"] <= least + 1]
+    sizes = [(len(one["drops"]), one["total_drops"]) for one in near]
+    assert mixes[0] == near[0] and sizes[:-1] == sorted(sizes[:-1])
+    closest = answered(capsys, str(shelf), "--target", "#98a06c", "--closest")["mixes"]
+    off = [one["difference"] for one in closest]  # type: ignore[attr-defined]
+    assert off == sorted(off) and off[0] == pytest.approx(least)
     assert found["nearest_single"]["total_drops"] == 1  # type: ignore[index]
 
 
@@ -102,3 +107,51 @@ def test_what_is_not_there_and_odd_counts_are_refused(
     assert "name a file that can be read" in capsys.readouterr().err
     assert main([str(shelf), "--target", "#808080", "--paints", "9"]) == REFUSED
     assert "use 1 to 4" in capsys.readouterr().err
+
+
+def test_a_stated_mix_says_what_it_dries_to(
+    shelf: Path, capsys: pytest.CaptureFixture[str]
+) -> None:
+    alone = answered(capsys, str(shelf), "--parts", "3 Reed green, 1 Tarn black")
+    lightness = [lab_of(xyz_of_hex([str(one)]))[0][0] for one in (alone["dries_to"], "#66703f")]
+    assert 15 < lightness[0] < lightness[1] - 5
+    assert alone["parts"] == [
+        {"paint": "Reed green", "parts": 3}, {"paint": "Tarn black", "parts": 1},
+    ]  # fmt: skip
+    assert answered(capsys, str(shelf), "--parts", "Reed green")["dries_to"] == "#66703f"
+    washed = answered(
+        capsys,
+        str(shelf),
+        "--parts",
+        "1 Umber",
+        "--over",
+        "#1c1d1f",
+        "--by",
+        "wash",
+        "--coats",
+        "2",
+    )
+    assert washed["dries_to"] == washed["flat"] == "#1c1d1f" and washed["alone"] != "#1c1d1f"
+    assert main([str(shelf), "--parts", "1 Reed green, 1 Pale linen", "--over", "#000000"]) == FOUND
+    assert "1 coat by brush over #000000 dries to #" in capsys.readouterr().out
+
+
+@pytest.mark.parametrize(
+    ("words", "said"),
+    [
+        (["--parts", "2 Reed gren"], "did you mean Reed green"),
+        (["--parts", "2 Matt"], "has no colour"),
+        (["--parts", "Umber", "--over", "black"], "--over black: use"),
+        (["--parts", "Umber", "--by", "wash"], "need a ground"),
+        (["--parts", "Umber", "--over", "#000000", "--by", "drill"], "no technique that lays"),
+        (["--parts", "Umber", "--over", "#000000", "--coats", "0"], "use 1 to 9"),
+        (["--parts", "Umber", "--target", "#000000"], "say either"),
+        ([], "say either"),
+        (["--target", "#000000", "--kinds", "shiny"], "use plain"),
+    ],
+)
+def test_a_mix_that_cannot_be_judged_is_refused(
+    shelf: Path, capsys: pytest.CaptureFixture[str], words: list[str], said: str
+) -> None:
+    assert main([str(shelf), *words]) == REFUSED
+    assert said in capsys.readouterr().err

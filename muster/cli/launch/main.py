@@ -35,6 +35,8 @@ HELP = """crisp COMMAND
   check RECIPE.json     look a recipe over; 'crisp check --help' says more
   mix SHELF.csv --target "#6b7a3a"
                         the best mixes of those paints for a colour
+  mix SHELF.csv --parts "3 Post red, 1 Tarn black"
+                        what a stated mix dries to; 'crisp mix --help' says more
 
 Everything it makes lies in .run/; delete that folder to begin from nothing."""
 

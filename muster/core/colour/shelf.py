@@ -8,7 +8,7 @@ from dataclasses import dataclass, field
 import numpy as np
 
 from muster.core.colour.kinds import GROUPS, ROWS, KindTrait, PaintKind
-from muster.core.colour.observer import Floats
+from muster.core.colour.observer import BANDS, Floats
 from muster.core.colour.paint import Optics, mix_of
 from muster.core.colour.spaces import difference, hexes_of, lab_of, xyz_of
 from muster.core.craft.media import MEDIA, MediumTrait
@@ -84,7 +84,7 @@ class Shelf:
             raise ValueError(
                 f"{len(self.paints)} paints on one shelf: leave all but {MOST_PAINTS} out"
             )
-        shape = (len(self.paints), -1)
+        shape = (len(self.paints), BANDS)
         object.__setattr__(self, "k", np.array([p.optics.k for p in self.paints]).reshape(shape))
         object.__setattr__(self, "s", np.array([p.optics.s for p in self.paints]).reshape(shape))
 

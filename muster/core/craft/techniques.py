@@ -193,7 +193,7 @@ TECHNIQUES: dict[str, Technique] = {
                   wets=0.05, lie=Lie((0.0, 1.0, 1.0), (0.0, 0.05, 0.2)), mark_mm=150),
         Technique("wash", Grade.FLOOD, 0.8, "acrylic wash", 1,
                   _of(T.TINTS, T.FLOWS, T.ALL_OVER, T.BLENDS_WET, T.HANDLES), wets=0.8,
-                  film_um=WASH_UM, lie=_tint((1.0, 0.09, 0.08), 4, WASH_BLACK)),
+                  film_um=WASH_UM, lie=_tint((1.0, 0.07, 0.08), 4, WASH_BLACK)),
         Technique("pin wash", Grade.BRUSH, 0.15, "enamel wash", 4, _of(T.LINE, T.BLENDS_WET),
                   wets=0.15, film_um=WASH_UM, lie=_tint((1.3, 0.0, 0.0), 4, WASH_BLACK)),
         Technique("filter", Grade.BRUSH, 0.8, "enamel wash", 2,

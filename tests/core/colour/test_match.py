@@ -7,7 +7,8 @@ import pytest
 from hypothesis import given, settings
 from hypothesis import strategies as st
 
-from muster.core.colour.match import from_pot, match, ways_of
+from muster.core.colour import match_plain
+from muster.core.colour.match import EYE, from_pot, match, ways_of
 from muster.core.colour.paint import stated
 from muster.core.colour.shelf import Paint, Shelf
 from muster.core.colour.spaces import difference, lab_of, xyz_of, xyz_of_hex
@@ -95,6 +96,43 @@ def test_of_two_alike_the_one_in_stock_then_the_cheaper_goes_first() -> None:
 def test_fewer_paints_go_first_where_the_eye_sees_no_difference() -> None:
     best = match(own("#808080", "#787878", "#888888"), GREY, 3)[0]
     assert len(best.drops) == 1
+
+
+def test_of_all_that_no_eye_tells_from_the_closest_the_simplest_goes_first() -> None:
+    mine = shelf(60, 5)
+    for goal in targets(15, 21):
+        ranked = match(mine, goal, keep=8)
+        closest = match(mine, goal, by="difference")[0]
+        assert ranked[0].off <= closest.off + EYE
+        near = [one for one in ranked if one.off <= closest.off + EYE]
+        sizes = [(len(one.drops), one.total) for one in near]
+        # The closest of all stands last where it would not be named else.
+        assert sizes[:-1] == sorted(sizes[:-1])
+        assert min(one.off for one in ranked) == pytest.approx(closest.off)
+
+
+def test_fewest_paints_and_drops_are_those_of_all_mixes() -> None:
+    """By measuring every mix of one and two of ten paints."""
+    mine = shelf(10, 8)
+    for goal in targets(12, 31):
+        every = [mine.mix(((n, 1),), goal) for n in range(10)]
+        every += [
+            mine.mix(((a, i), (b, j)), goal)
+            for a in range(10) for b in range(a) for i in range(1, 12) for j in range(1, 13 - i)
+        ]  # fmt: skip
+        best = min(one.off for one in every)
+        near = [one for one in every if one.off <= best + EYE - 1e-6]
+        simplest = min((len(one.drops), one.total) for one in near)
+        found = match(mine, goal, 2)[0]
+        assert (len(found.drops), found.total) == simplest
+
+
+def test_the_loop_that_is_not_compiled_finds_the_same() -> None:
+    mine = shelf(30, 6)
+    for goal in targets(8, 17):
+        fast, plain = (match(mine, goal, by="difference", kernel=kernel)
+                       for kernel in (None, match_plain))  # fmt: skip
+        assert plain[0].off == pytest.approx(fast[0].off, abs=0.02)
 
 
 def test_each_set_of_paints_is_named_once() -> None:

@@ -22,7 +22,7 @@ LEAST_MARK = 6.0
 """ΔE00 of a mark's own colour against its ground, below which it is not seen across a table; common
 practice, no source."""
 
-LEAST: Mapping[str, float] = {"filter": 0.6, "glaze": 0.6, "wash": 2.5, "pin wash": 2.5}
+LEAST: Mapping[str, float] = {"filter": 0.6, "glaze": 0.6, "wash": 2.4, "pin wash": 2.4}
 """ΔE00 that a film must change where it lies thickest, by technique, to be seen at all; common
 practice, no source. Others: as a mark."""
 
