@@ -41,7 +41,8 @@ def worked(problem: Problem, plan: Plan, until: int, late: int = 0) -> Problem:
             out.append(block.ref)
         elif block.do == "put_away" and over:
             out.remove(block.ref)
-        elif block.do == "close" and over:
+        elif block.do in ("open", "close") and over:
+            # Opened again, where its life was over, it is a new mix.
             uses.pop(block.ref, None)
         elif block.do == "work":
             piece = _piece(block, until, late)
