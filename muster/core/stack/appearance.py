@@ -34,9 +34,11 @@ PLASTIC: Mapping[str, str] = {
 }  # fmt: skip
 """Of the bare model. Common practice: moulded colours differ."""
 
-COAT: Mapping[str, float] = {"airbrush": 25 / 60, "spray can": 35 / 60}
-"""Thickness of a coat by tool, in brushed coats: by wet film, see ``core.amounts``. What leaves a
-can is mostly propellant and solvent."""
+COAT: Mapping[str, float] = {"airbrush": 0.6, "spray can": 0.6}
+"""Thickness of a coat by tool, in brushed coats: thinner than brushed, and laid until it is even.
+Common practice."""
+GROUND_COAT = 1.0
+"""At least so thick is an undercoat laid, however it is: nothing bare is left. Common practice."""
 
 THINNED: Mapping[str, float] = {"airbrush": 1.0}
 """Parts of thinner to one of paint that a coat is usually sprayed with; brushed it is a third.
@@ -163,10 +165,14 @@ def bare(material: str) -> Surface:
     return Surface(np.tile(stated(PLASTIC.get(material, "#9a9a98")).masstone, (3, 1)))
 
 
-def laid_over(surface: Surface, one: Pass, paint: Optics, share: float | None = None) -> Surface:
-    """A zone after a pass. ``share``: cover stated for it, instead of its technique's."""
+def laid_over(
+    surface: Surface, one: Pass, paint: Optics, share: float | None = None, ground: bool = False
+) -> Surface:
+    """A zone after a pass. ``share``: cover stated for it, instead of its technique's; ``ground``:
+    it is an undercoat."""
     lie = lie_of(one)
     coat = COAT.get(one.tool or "", 1.0) if lie is EVEN else 1.0
+    coat = max(coat, GROUND_COAT) if ground else coat
     if lie.tints and one.colour is not None:
         coat = wash_coats(one.colour, lie.opacity, lie.dulled)
     found = []
@@ -248,7 +254,7 @@ def _after(zone: _Zone, film: AppliedLayer, paint: Optics | None, share: float |
         return now
     if paint is None or way.act not in ("lay", "fix"):
         return now
-    return laid_over(now, film.pass_, paint, share)
+    return laid_over(now, film.pass_, paint, share, film.purpose == "ground")
 
 
 def _remember(zone: _Zone, film: AppliedLayer) -> None:
