@@ -42,11 +42,12 @@ FEW_OF_FOUR: tuple[tuple[int, ...], ...] = (
 )  # fmt: skip
 SETS_AT_ONCE = 170_000
 """Sets of three that are measured at a few ways: those of a hundred paints."""
+LEAST_CUBIC = 0.05
 LIKELY = 1000
 """Sets of three that are then measured at all ways."""
 LIKELY_FOR_FOUR = 160
 LIKELY_OF_FOUR = 400
-EXACT = 1000
+EXACT = 400
 """Mixes measured exactly at the end."""
 EYE = 1.0
 """ΔE00 that no eye tells at the bench: within so much of the best, the simpler mix goes first.
@@ -251,14 +252,23 @@ class _Target:
     def nearest(self, k: Singles, s: Singles, sets: Indices, ways: Singles) -> Singles:
         """Of each set the least squared distance over all ways."""
         out = np.empty(len(sets), np.float32)
+        form, goal = self._by_roots()
 
         def part(rows: slice) -> None:
-            self.kernel.nearest(
-                k, s, sets[rows], ways, self.form, _weights(k.shape[1]), self.goal, out[rows]
-            )
+            self.kernel.nearest(k, s, sets[rows], ways, form, _weights(k.shape[1]), goal, out[rows])
 
         list(_POOL.map(part, _parts(len(sets))))
         return out
+
+    def _by_roots(self) -> tuple[Singles, Singles]:
+        """The same form and target by the square roots of X, Y and Z: near enough for sifting."""
+        middle = (self.lab[0] + 16) / 116
+        cubic = np.array([middle + self.lab[1] / 500, middle, middle - self.lab[2] / 200])
+        roots = np.maximum(cubic, LEAST_CUBIC) ** 1.5
+        # Of L*, a* and b* by the cube roots, and of those by the square roots.
+        by_cubic = np.array([[0, 116, 0], [500, -500, 0], [0, 200, -200.0]])
+        turn = by_cubic * (2 / 3 * roots ** (-1 / 3))
+        return (turn.T @ self.form @ turn).astype(np.float32), roots.astype(np.float32)
 
     def each(self, k: Singles, s: Singles, sets: Indices, ways: Singles) -> Singles:
         """Every squared distance, (m, w)."""

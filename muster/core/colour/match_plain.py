@@ -26,11 +26,7 @@ def each(
     (m, w)."""
     step = max(1, AT_ONCE // max(1, len(ways) * k.shape[1]))
     for start in range(0, len(sets), step):
-        rows = sets[start : start + step]
-        absorbs, scatters = np.matmul(ways, k[rows]), np.matmul(ways, s[rows])
-        root = np.sqrt(absorbs * (absorbs + 2 * scatters))
-        seen = scatters / (absorbs + np.float32(1 - THROWN_BACK) * scatters + root)
-        x, y, z = np.cbrt(seen @ weights.T).transpose(2, 0, 1)
+        x, y, z = np.cbrt(_xyz(k, s, sets[start : start + step], ways, weights))
         lab = np.stack([116 * y - 16 - goal[0], 500 * (x - y) - goal[1], 200 * (y - z) - goal[2]])
         out[start : start + step] = np.einsum("imw,ij,jmw->mw", lab, form, lab)
 
@@ -39,7 +35,19 @@ def nearest(
     k: Singles, s: Singles, sets: Indices, ways: Singles, form: Singles, weights: Singles,
     goal: Singles, out: Singles,
 ) -> None:  # fmt: skip
-    """For each set of paints the least squared distance over all ways, into ``out`` (m,)."""
-    found = np.empty((len(sets), len(ways)), np.float32)
-    each(k, s, sets, ways, form, weights, goal, found)
-    out[:] = found.min(axis=1)
+    """For each set of paints the least squared distance over all ways, into ``out`` (m,); ``form``
+    and ``goal`` are of the square roots of X, Y and Z."""
+    step = max(1, AT_ONCE // max(1, len(ways) * k.shape[1]))
+    for start in range(0, len(sets), step):
+        roots = np.sqrt(_xyz(k, s, sets[start : start + step], ways, weights))
+        off = roots - goal[:, None, None]
+        out[start : start + step] = np.einsum("imw,ij,jmw->mw", off, form, off).min(axis=1)
+
+
+def _xyz(k: Singles, s: Singles, sets: Indices, ways: Singles, weights: Singles) -> Singles:
+    """X, Y and Z of those mixes, (3, m, w), a white's being 1."""
+    absorbs, scatters = np.matmul(ways, k[sets]), np.matmul(ways, s[sets])
+    root = np.sqrt(absorbs * (absorbs + 2 * scatters))
+    seen = scatters / (absorbs + np.float32(1 - THROWN_BACK) * scatters + root)
+    found: Singles = (seen @ weights.T).transpose(2, 0, 1)
+    return found
