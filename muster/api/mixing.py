@@ -107,7 +107,7 @@ def match(request: UserRequest, payload: MatchIn) -> list[OwnMix]:
     bench = palette_of(request.user, payload.in_stock)
     goal, kinds = lab_of_hex(payload.target), _known(payload.kinds)
     found = matching.match(bench.shelf, goal, payload.paints, payload.drops, 8, kinds)
-    single = matching.match(bench.shelf, goal, 1, 1, 1, kinds, by="difference")[0]
+    single = bench.shelf.nearest(goal, kinds)
     if all(mix.drops != single.drops for mix in found):
         found.append(single)
     return [bench.out(mix) for mix in found]

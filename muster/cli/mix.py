@@ -94,7 +94,7 @@ def matched(given: argparse.Namespace, paints: list[OwnedPaint]) -> dict[str, An
     by: Literal["eye", "difference"] = "difference" if given.closest else "eye"
     kernel = match_plain if len(shelf.paints) <= FEW_PAINTS else None
     mixes = match(shelf, target, given.paints, given.drops, ANSWERS, kinds, by=by, kernel=kernel)
-    single = match(shelf, target, 1, 1, 1, kinds, by="difference", kernel=match_plain)[0]
+    single = shelf.nearest(target, kinds)
     return as_json(given.target, target, shelf, paints, mixes, single)
 
 

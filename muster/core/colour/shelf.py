@@ -9,7 +9,7 @@ import numpy as np
 
 from muster.core.colour.kinds import GROUPS, ROWS, KindTrait, PaintKind
 from muster.core.colour.observer import BANDS, Floats
-from muster.core.colour.paint import Optics, mix_of
+from muster.core.colour.paint import Optics, mix_of, shown
 from muster.core.colour.spaces import difference, hexes_of, lab_of, xyz_of
 from muster.core.craft.media import MEDIA, MediumTrait
 
@@ -108,6 +108,15 @@ class Shelf:
             paint = self.paints[index]
             found.setdefault(paint.twin_key if any(paint.twin_key) else index, index)
         return sorted(found.values())
+
+    def nearest(self, target: Floats, groups: Sequence[str] = ("plain",)) -> Mix:
+        """The single paint nearest to a target (CIELAB). Raises ValueError as ``usable`` does, or
+        where there is none."""
+        usable = self.usable(groups)
+        if not usable:
+            raise ValueError("the shelf holds no colour: add a paint")
+        off = difference(lab_of(xyz_of(shown(self.k[usable], self.s[usable]))), target)
+        return self.mix(((usable[int(off.argmin())], 1),), target)
 
     def groups(self, usable: Sequence[int] | None = None) -> list[list[int]]:
         """Indices of paints that may be mixed with each other; of ``usable`` ones, if given."""
