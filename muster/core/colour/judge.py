@@ -9,14 +9,14 @@ import numpy as np
 
 from muster.core.colour.film import covered
 from muster.core.colour.observer import Floats
-from muster.core.colour.paint import IN_FILM, Optics
+from muster.core.colour.paint import Optics
 from muster.core.colour.spaces import difference, lab_of, xyz_of, xyz_of_lab
 from muster.core.colour.visibility import DISTANCE_MM, merges_mm
 from muster.core.vocabulary import Tier
 
 FILTER = 0.1
 """A filter's film, in brushed coats of its unthinned paint. Common practice: 1 part in 9."""
-FILTER_FILM = IN_FILM["semi-transparent"]
+FILTER_FILM = 0.2
 """What it scatters, of what its paint does: filters are oils and enamels, or paint in a glaze."""
 
 

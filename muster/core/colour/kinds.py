@@ -65,7 +65,7 @@ ROWS: dict[PaintKind, KindRow] = {
         KindRow("transparent", "transparent", 1.0, _of(T.PLAIN), "plain", ("transparent", "clear")),
         KindRow("ink", "transparent", 1.0, _of(), "ink", ("ink",)),
         KindRow("wash", "transparent", 0.25, _of(), "wash", ("wash", "shade")),
-        KindRow("one-coat", "semi-transparent", 0.5, _of(), "one-coat"),
+        KindRow("one-coat", "transparent", 0.4, _of(), "one-coat"),
         KindRow("mica", "opaque", 1.0, _of(T.METALLIC, T.PEARL), "metallic", ("pearl", "mica")),
         KindRow("flake", "opaque", 2.0, _of(T.METALLIC), "metallic",
                 ("steel", "gunmetal", "silver", "gold", "brass", "bronze", "copper", "chrome",

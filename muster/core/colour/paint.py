@@ -28,9 +28,13 @@ BODY = 3.75
 until swatches say otherwise."""
 
 IN_FILM: dict[Opacity, float] = {
-    "opaque": 1.0, "semi-opaque": 0.5, "semi-transparent": 0.2, "transparent": 0.05,
+    "opaque": 1.0, "semi-opaque": 0.55, "semi-transparent": 0.25, "transparent": 1.0,
 }  # fmt: skip
-"""What a paint of that opacity scatters in a film, of what an opaque one does. Common practice."""
+"""Body of a paint of that opacity, of an opaque one's: it covers in the more coats, and ends at its
+own colour. Common practice."""
+SEEN_THROUGH = 0.05
+"""What a transparent film scatters of its body: it dyes what lies under it and never covers that.
+Common practice."""
 
 PEARL_ABSORBS = 0.05
 """What a film of mica absorbs, of what a paint of its colour does. Common practice."""
@@ -103,8 +107,8 @@ def stated(
     """
     masstone = reflectance_of_hex(colour)
     s = strength * pigments.scattering(masstone)
-    body = np.full(BANDS, BODY * strength * pigments.body(masstone))
-    film = body * IN_FILM[opacity]
+    body = np.full(BANDS, BODY * strength * pigments.body(masstone) * IN_FILM[opacity])
+    film = body * SEEN_THROUGH if opacity == "transparent" else body
     if pearl:
         body, film = body * PEARL_ABSORBS, BODY * strength * surface.inside(masstone)
     found = Optics(ratio_of(surface.inside(masstone)) * s, s, body, film)

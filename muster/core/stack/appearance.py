@@ -16,7 +16,7 @@ import numpy as np
 from muster.core.colour.film import covered
 from muster.core.colour.kinds import BY_MEDIUM, ROWS
 from muster.core.colour.observer import Floats
-from muster.core.colour.paint import IN_FILM, Optics, stated
+from muster.core.colour.paint import Optics, stated
 from muster.core.colour.reconstruct import reflectance_of_hex
 from muster.core.colour.spaces import difference, hexes_of, lab_of, xyz_of
 from muster.core.colour.surface import in_finish
@@ -44,6 +44,11 @@ THINNED: Mapping[str, float] = {"airbrush": 1.0}
 """Parts of thinner to one of paint that a coat is usually sprayed with; brushed it is a third.
 Common practice."""
 BRUSHED_THINNED = 0.33
+
+LAID: Mapping[Opacity, float] = {
+    "opaque": 1.0, "semi-opaque": 0.5, "semi-transparent": 0.2, "transparent": 0.05,
+}  # fmt: skip
+"""What a film that is laid so thin scatters, of its body. Common practice."""
 
 LEFT_BY_WIPING: Places = (0.75, 0.25, 0.1)
 """What a damp swab leaves of a wet film in recesses, on flats, on edges. Common practice."""
@@ -112,17 +117,21 @@ def paint_of(one: Pass, medium: Medium | None = None) -> Optics | None:
     """A pass's stated colour as paint: as opaque as its medium lets it be, and as ``as_laid``."""
     if one.colour is None:
         return None
-    paint = stated(one.colour, medium.opacity if medium else "opaque")
-    if medium is not None and lie_of(one) is EVEN and medium.name in BY_MEDIUM:
-        paint = paint.less(ROWS[BY_MEDIUM[medium.name]].strength)
-    return as_laid(one, paint)
+    lie, opacity = lie_of(one), medium.opacity if medium else "opaque"
+    if lie.tints:
+        paint = stated(one.colour)
+        return as_laid(one, replace(paint, film=paint.film * LAID[opacity]))
+    if medium is not None and lie is EVEN and medium.name in BY_MEDIUM:
+        row = ROWS[BY_MEDIUM[medium.name]]
+        return as_laid(one, stated(one.colour, row.opacity, row.strength))
+    return as_laid(one, stated(one.colour, opacity))
 
 
 def as_laid(one: Pass, paint: Optics) -> Optics:
     """A paint as a pass lays it: no more opaque than its technique is, with the pigment that its
     thinning and the varnish in it leave to it."""
     lie = lie_of(one)
-    found = replace(paint, film=np.minimum(paint.film, paint.body * IN_FILM[lie.opacity]))
+    found = replace(paint, film=np.minimum(paint.film, paint.body * LAID[lie.opacity]))
     if lie.dulled:
         found = dulled(found, lie.dulled)
     strength = 1.0
@@ -149,7 +158,8 @@ MOST_WASH = 0.35
 @lru_cache(maxsize=4096)
 def wash_coats(colour: str, opacity: Opacity, share: float) -> float:
     """Brushed coats of a paint in a film of its wash, where that pools. By bisection."""
-    paint, white = dulled(stated(colour, opacity), share), reflectance_of_hex("#ffffff")
+    base, white = stated(colour), reflectance_of_hex("#ffffff")
+    paint = dulled(replace(base, film=base.film * LAID[opacity]), share)
     own, ground = lab_of(xyz_of(reflectance_of_hex(colour))), lab_of(xyz_of(white))
     goal = (1 - WASHED) * float(difference(ground, own))
     low, high = 0.0, MOST_WASH

@@ -177,7 +177,7 @@ const colourOf = (paint: number) => shelf.colours.find((one) => one.id === paint
         </p>
         <div v-else class="mt-2 flex flex-wrap items-center gap-x-4 gap-y-2 text-14">
           <span class="fig"
-            ><b>{{ total }}</b> drops</span
+            ><b>{{ total }}</b> {{ total === 1 ? 'drop' : 'drops' }}</span
           >
           <label class="flex items-center gap-2"
             >varnish on top
