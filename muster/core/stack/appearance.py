@@ -131,7 +131,9 @@ def as_laid(one: Pass, paint: Optics) -> Optics:
     """A paint as a pass lays it: no more opaque than its technique is, with the pigment that its
     thinning and the varnish in it leave to it."""
     lie = lie_of(one)
-    found = replace(paint, film=np.minimum(paint.film, paint.body * LAID[lie.opacity]))
+    found = paint
+    if lie.opacity != "opaque":
+        found = replace(paint, film=np.minimum(paint.film, paint.body * LAID[lie.opacity]))
     if lie.dulled:
         found = dulled(found, lie.dulled)
     strength = 1.0

@@ -133,6 +133,12 @@ def test_a_mix_is_seen_over_its_ground() -> None:
     white = stated_mix("1 Bone white", [WHITE]).optics
     coats = [look_over(white, "#1c1d1f", "brush", n).flat for n in (1, 2, 3)]
     assert coats == sorted(coats)
+    pearl = stated_mix("Pearl", [OwnedPaint("Pearl", "#3f7fa8", kind="mica")]).optics
+    labs = lab_of(
+        xyz_of_hex([look_over(pearl, g, "brush", 2).flat for g in ("#1c1d1f", "#f4f3ee")])
+    )
+    chroma = (labs[:, 1] ** 2 + labs[:, 2] ** 2) ** 0.5
+    assert chroma[0] > chroma[1] and labs[0][0] > 25, "mica shows over black, is lost over white"
     with pytest.raises(DomainError, match="no technique that lays paint"):
         look_over(mix, "#1c1d1f", "drill")
     with pytest.raises(DomainError, match="use 1 to 9"):
