@@ -80,11 +80,12 @@ class Optics:
         """Reflectance as it is seen of so many coats, or numbers of coats (n, 1), over a ground
         (36,), or grounds (n, 36).
 
-        No coat leaves the ground. What hides ends at the masstone; a transparent film darkens what
-        lies under it.
+        No coat leaves the ground, and many end at the masstone, or at what is darker of both where
+        a film is transparent: a label's colour is as deep as its paint gets.
         """
         absorbs = self.k / np.maximum(self.s, TINY) * self.body
-        return surface.seen(over(absorbs, self.film, coats, surface.inside(ground)))
+        film = surface.seen(over(absorbs, self.film, coats, surface.inside(ground)))
+        return np.maximum(film, np.minimum(ground, self.masstone))
 
     def less(self, share: float) -> Optics:
         """The same paint with so much of its pigment: thinned, or stirred into a varnish."""

@@ -191,9 +191,6 @@ def laid_over(
     for place in range(3):
         thick = lie.thick[place] * one.coats * coat * one.thick
         film = paint.coat(thick, surface.at[place])
-        if lie.tints:
-            # A pool of it is no darker than the wash itself, or than what it lies on.
-            film = np.maximum(film, np.minimum(surface.at[place], paint.masstone))
         part = lie.share[place] if share is None else lie.share[place] * share
         if (one.zones == ("recesses",) and place > 0) or (one.zones == ("edges",) and place < 2):
             part = 0.0
