@@ -7,7 +7,7 @@ import random
 
 import numpy as np
 
-from muster.core.colour import match
+from muster.core.colour import drop_sets, match
 from muster.core.colour.observer import Floats
 from muster.core.colour.paint import OPACITIES, stated
 from muster.core.colour.shelf import Paint, Shelf
@@ -50,8 +50,8 @@ def everything(shelf: Shelf, target: Floats, most_paints: int, most_drops: int) 
     for group in shelf.groups():
         if len(group) < most_paints:
             continue
-        sets = match._sets(group, most_paints)
-        ways = match.ways_of(most_paints, most_drops)
+        sets = drop_sets.sets_of(group, most_paints)
+        ways = drop_sets.ways_of(most_paints, most_drops)
         for start in range(0, len(sets), 4000):
             part = sets[start : start + 4000]
             off = near.each(k, s, part, ways)

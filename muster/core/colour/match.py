@@ -17,12 +17,13 @@ from concurrent.futures import ThreadPoolExecutor
 from dataclasses import dataclass
 from functools import lru_cache
 from itertools import combinations, product
-from math import floor, gcd
+from math import floor
 from typing import Literal, Protocol
 
 import numpy as np
 from numpy.typing import NDArray
 
+from muster.core.colour.drop_sets import sets_of, turned, ways_of
 from muster.core.colour.observer import WEIGHTS, WHITE, Floats
 from muster.core.colour.paint import shown
 from muster.core.colour.shelf import Mix, Shelf
@@ -190,18 +191,6 @@ def from_pot(
     return sorted(best.values(), key=lambda mix: (floor(mix.off / ALIKE_POT), mix.total))[:keep]
 
 
-@lru_cache(maxsize=64)
-def ways_of(paints: int, most_drops: int) -> Singles:
-    """Every way to drop so many paints, each at least once, (w, 4): each ratio once, in its fewest
-    drops."""
-    rows = [
-        (*way, *([0] * (4 - paints)))
-        for way in product(range(1, most_drops + 1), repeat=paints)
-        if sum(way) <= most_drops and gcd(*way) == 1
-    ]
-    return np.array(rows or np.empty((0, 4)), dtype=np.float32).reshape(-1, 4)
-
-
 @dataclass(frozen=True, slots=True)
 class _Found:
     """A mix before it is told in full."""
@@ -295,7 +284,7 @@ def _in_group(
     for paints in range(1, min(most_paints, len(group), most_drops) + 1):
         ways = ways_of(paints, most_drops)
         if paints <= 2:
-            sets = _sets(group, paints)
+            sets = sets_of(group, paints)
         elif paints == 3:
             sets = likely = _likely_three(k, s, group, target)
         else:
@@ -341,7 +330,7 @@ def _likely_three(k: Singles, s: Singles, group: list[int], target: _Target) -> 
     k, s = _fewer_bands(k, SIFTED), _fewer_bands(s, SIFTED)
     ways = np.array([(*way, 0) for way in FEW_WAYS], dtype=np.float32)
     stand, members = _standing(k, s, group)
-    sets = _sets(stand, 3)
+    sets = sets_of(stand, 3)
     found = target.nearest(k, s, sets, ways)
     if len(stand) == len(group):
         return sets[_least(found, LIKELY)]
@@ -367,17 +356,13 @@ def _likely_four(
     }
     sets = np.array(sorted(rows), dtype=np.int32).reshape(-1, 4)
     k, s = _fewer_bands(k, SIFTED), _fewer_bands(s, SIFTED)
-    ways = {way for few in FEW_OF_FOUR for way in _turned(few)}
+    ways = {way for few in FEW_OF_FOUR for way in turned(few)}
     table = np.array(sorted(ways), dtype=np.float32)
     return sets[_least(target.nearest(k, s, sets, table), LIKELY_OF_FOUR)]
 
 
 def _fewer_bands(each: Singles, at_once: int) -> Singles:
     return np.ascontiguousarray(each.reshape(len(each), -1, at_once).mean(axis=2))
-
-
-def _turned(way: tuple[int, ...]) -> list[tuple[int, ...]]:
-    return [way[turn:] + way[:turn] for turn in range(len(way))]
 
 
 def _standing(k: Singles, s: Singles, group: list[int]) -> tuple[list[int], dict[int, list[int]]]:
@@ -402,23 +387,6 @@ def _standing(k: Singles, s: Singles, group: list[int]) -> tuple[list[int], dict
     for index, chosen in enumerate(near):
         members[group[stand[int(chosen)]]].append(group[index])
     return [group[one] for one in stand], members
-
-
-def _sets(group: list[int], paints: int) -> Indices:
-    """Every set of so many paints, (m, 4), filled up with the first."""
-    return np.array(group, dtype=np.int32)[_places(len(group), paints)]
-
-
-@lru_cache(maxsize=32)
-def _places(count: int, paints: int) -> Indices:
-    rows = np.arange(count, dtype=np.int32).reshape(-1, 1)
-    for _ in range(paints - 1):
-        # Each set so far with every paint after its last.
-        after = count - 1 - rows[:, -1]
-        begun = np.repeat(np.cumsum(after) - after, after)
-        last = np.arange(len(begun)) - begun + np.repeat(rows[:, -1] + 1, after)
-        rows = np.column_stack([np.repeat(rows, after, axis=0), last]).astype(np.int32)
-    return np.hstack([rows, np.repeat(rows[:, :1], 4 - paints, axis=1)])
 
 
 def _metric(target: Floats) -> tuple[Singles, Singles]:

@@ -38,11 +38,10 @@ def _root(x: np.float32) -> np.float32:
 
 
 @fast
-def _row(
-    k: Singles, s: Singles, paints: Indices, ways: Singles, form: Singles, weights: Singles,
-    goal: Singles, xyz: Singles, out: Singles,
-) -> None:  # fmt: skip
-    """Squared distances from the goal of one set's masstones, all its ways, into ``out`` (w,)."""
+def _xyz(
+    k: Singles, s: Singles, paints: Indices, ways: Singles, weights: Singles, xyz: Singles
+) -> None:
+    """X, Y and Z of one set's masstones, all its ways, into ``xyz`` (3, w)."""
     two, passes = np.float32(2), np.float32(1 - THROWN_BACK)
     bands = k.shape[1]
     p0, p1, p2, p3 = paints[0], paints[1], paints[2], paints[3]
@@ -60,16 +59,15 @@ def _row(
             y += weights[1, band] * seen
             z += weights[2, band] * seen
         xyz[0, way], xyz[1, way], xyz[2, way] = x, y, z
-    # Apart, so that the roots of many ways are drawn at once.
-    for way in range(len(ways)):
-        f = _root(xyz[1, way])
-        l_ = np.float32(116) * f - np.float32(16) - goal[0]
-        a_ = np.float32(500) * (_root(xyz[0, way]) - f) - goal[1]
-        b_ = np.float32(200) * (f - _root(xyz[2, way])) - goal[2]
-        out[way] = (
-            form[0, 0] * l_ * l_ + form[1, 1] * a_ * a_ + form[2, 2] * b_ * b_
-            + two * (form[0, 1] * l_ * a_ + form[0, 2] * l_ * b_ + form[1, 2] * a_ * b_)
-        )  # fmt: skip
+
+
+@fast
+def _square(form: Singles, a: np.float32, b: np.float32, c: np.float32) -> np.float32:
+    """The quadratic form of three steps."""
+    return (
+        form[0, 0] * a * a + form[1, 1] * b * b + form[2, 2] * c * c
+        + np.float32(2) * (form[0, 1] * a * b + form[0, 2] * a * c + form[1, 2] * b * c)
+    )  # fmt: skip
 
 
 @fast
@@ -77,32 +75,19 @@ def nearest(
     k: Singles, s: Singles, sets: Indices, ways: Singles, form: Singles, weights: Singles,
     goal: Singles, out: Singles,
 ) -> None:  # fmt: skip
-    """For each set of paints (m, 4) the least squared distance over ways (w, 4), into
-    ``out``; ``form`` and ``goal`` are of the square roots of X, Y and Z, which are drawn faster."""
-    two, passes = np.float32(2), np.float32(1 - THROWN_BACK)
-    bands = k.shape[1]
+    """For each set of paints (m, 4) the least squared distance over ways (w, 4), into ``out``.
+
+    ``form`` and ``goal`` are of the square roots of X, Y and Z, which are drawn faster.
+    """
+    xyz = np.empty((3, len(ways)), np.float32)
     for row in range(len(sets)):
-        p0, p1, p2, p3 = sets[row, 0], sets[row, 1], sets[row, 2], sets[row, 3]
+        _xyz(k, s, sets[row], ways, weights, xyz)
         least = np.float32(np.inf)
         for way in range(len(ways)):
-            x = y = z = np.float32(0)
-            d0, d1, d2, d3 = ways[way, 0], ways[way, 1], ways[way, 2], ways[way, 3]
-            for band in range(bands):
-                absorbs = d0 * k[p0, band] + d1 * k[p1, band] + d2 * k[p2, band] + d3 * k[p3, band]
-                scatters = d0 * s[p0, band] + d1 * s[p1, band] + d2 * s[p2, band] + d3 * s[p3, band]
-                root = np.sqrt(absorbs * (absorbs + two * scatters))
-                seen = scatters / (absorbs + passes * scatters + root)
-                x += weights[0, band] * seen
-                y += weights[1, band] * seen
-                z += weights[2, band] * seen
-            u = np.sqrt(x) - goal[0]
-            v = np.sqrt(y) - goal[1]
-            w = np.sqrt(z) - goal[2]
-            off = (
-                form[0, 0] * u * u + form[1, 1] * v * v + form[2, 2] * w * w
-                + two * (form[0, 1] * u * v + form[0, 2] * u * w + form[1, 2] * v * w)
-            )  # fmt: skip
-            least = min(least, off)
+            x = np.sqrt(xyz[0, way]) - goal[0]
+            y = np.sqrt(xyz[1, way]) - goal[1]
+            z = np.sqrt(xyz[2, way]) - goal[2]
+            least = min(least, _square(form, x, y, z))
         out[row] = least
 
 
@@ -111,7 +96,14 @@ def each(
     k: Singles, s: Singles, sets: Indices, ways: Singles, form: Singles, weights: Singles,
     goal: Singles, out: Singles,
 ) -> None:  # fmt: skip
-    """Every squared distance, into ``out`` (m, w)."""
+    """Every squared distance, CIELAB, into ``out`` (m, w)."""
     xyz = np.empty((3, len(ways)), np.float32)
     for row in range(len(sets)):
-        _row(k, s, sets[row], ways, form, weights, goal, xyz, out[row])
+        _xyz(k, s, sets[row], ways, weights, xyz)
+        # Apart, so that the roots of many ways are drawn at once.
+        for way in range(len(ways)):
+            f = _root(xyz[1, way])
+            lightness = np.float32(116) * f - np.float32(16) - goal[0]
+            a = np.float32(500) * (_root(xyz[0, way]) - f) - goal[1]
+            b = np.float32(200) * (f - _root(xyz[2, way])) - goal[2]
+            out[row, way] = _square(form, lightness, a, b)

@@ -8,7 +8,8 @@ from hypothesis import given, settings
 from hypothesis import strategies as st
 
 from muster.core.colour import match_plain
-from muster.core.colour.match import EYE, from_pot, match, ways_of
+from muster.core.colour.drop_sets import ways_of
+from muster.core.colour.match import EYE, from_pot, match
 from muster.core.colour.paint import stated
 from muster.core.colour.shelf import Paint, Shelf
 from muster.core.colour.spaces import difference, lab_of, xyz_of, xyz_of_hex
