@@ -50,7 +50,7 @@ const number = (event: Event) => (value(event) === '' ? null : Number(value(even
           :height="40"
         />
       </div>
-      <div class="flex-1">
+      <div class="min-w-56 flex-1">
         <h2>{{ one.called }}</h2>
         <p class="fig text-14 text-soft">
           {{ [one.paint.range, one.paint.code].filter(Boolean).join(' ') }} label
@@ -79,7 +79,7 @@ const number = (event: Event) => (value(event) === '' ? null : Number(value(even
         No, it is {{ known.paint_kinds[one.kind] }}
       </button>
     </p>
-    <div class="mt-2 grid grid-cols-6 gap-3 max-md:grid-cols-2 [&_.field]:w-full">
+    <div class="mt-2 grid grid-cols-4 gap-3 max-md:grid-cols-2 [&_.field]:w-full">
       <label class="grid gap-1 text-14"
         >Medium
         <select class="field" :value="one.paint.medium" @change="set('medium', value($event))">
