@@ -18,6 +18,7 @@ from muster.core.craft.climate import Climate
 from muster.core.house import Celsius, Percent
 from muster.core.recipes.expand import held_by
 from muster.core.recipes.recipe import MOST_PASSES, Pass, Recipe, Subject, with_subject
+from muster.core.stack.appearance import bare
 from muster.core.stack.cautions import FIRST
 from muster.core.stack.habits.house import with_habit
 from muster.core.stack.undercoat import Undercoat, with_undercoat
@@ -43,6 +44,8 @@ class DraftIn(Schema):
     humidity: Percent | None = None
     weathering: Literal["solvent", "all-acrylic"] | None = None
     undercoat: Undercoat = "as it is"
+    zone: Annotated[str, Field(max_length=90)] = ""
+    """Whose section is asked for."""
 
 
 @router.post("/draft-check", response=DraftReport)
@@ -51,8 +54,10 @@ def check_draft(request: UserRequest, payload: DraftIn) -> DraftReport:
     nested recipes are to be read."""
     if not payload.passes:
         return DraftReport(
-            findings=[], seams=[], hours=0, first=FIRST, water=1, cure=1, spraying="fine"
-        )
+            findings=[], seams=[], hours=0, first=FIRST, water=1, cure=1, spraying="fine",
+            bare=bare(payload.subject.material).look(), uncovered=[], grounded=[],
+            section=None,
+        )  # fmt: skip
     house, _ = house_of(request.user.pk)
     habits = house.habits
     if payload.weathering is not None:
@@ -65,14 +70,14 @@ def check_draft(request: UserRequest, payload: DraftIn) -> DraftReport:
     passes = tuple(payload.passes)
     own, lifted = trials_and_lessons(request.user, payload.code)
     passes = tried(passes, own)
-    bare = Recipe(payload.code or "draft", "draft", payload.kind, 1, passes)
-    recipe = with_subject(bare, payload.subject)
+    named = Recipe(payload.code or "draft", "draft", payload.kind, 1, passes)
+    recipe = with_subject(named, payload.subject)
     held = {name for one in passes if (name := held_by(one)) is not None}
     draft = Draft(
         with_undercoat(recipe, payload.undercoat), climate, habits, house.tables(),
         versions_of(request.user.pk, held) if held else {},
         by_name(one.paint for one in shelf_entries(request.user.pk)),
-        payload.scale, lifted,
+        payload.scale, lifted, payload.zone,
     )  # fmt: skip
     return draft.seen()
 

@@ -19,6 +19,8 @@ function typing(event: KeyboardEvent): boolean {
   if (at instanceof HTMLInputElement && ['radio', 'checkbox'].includes(at.type))
     return !/^[a-z0-9]$/i.test(event.key)
   if (['INPUT', 'TEXTAREA', 'SELECT'].includes(at.tagName)) return true
+  // A dial turns by arrows itself.
+  if (at.closest('[role="slider"]') && event.key.startsWith('Arrow')) return true
   const pressable = at.closest('button, a, [role="menu"], [role="dialog"], [role="listbox"]')
   return Boolean(pressable) && [' ', 'Enter'].includes(event.key)
 }

@@ -10,6 +10,7 @@ const NONE: Schemas['Vocabulary'] = {
   paint_kinds: {},
   paint_groups: [],
   references: [],
+  pass_fields: [],
   spraying: {
     fogs_above_percent: 100,
     fogs_below_celsius: 0,

@@ -2,6 +2,7 @@
 
 from __future__ import annotations
 
+from muster.core.craft.techniques import OTHER, TECHNIQUES
 from muster.core.recipes.recipe import Pass
 from muster.core.stack.formatting import duration
 
@@ -15,7 +16,9 @@ def in_words(one: Pass) -> str:
 def how(one: Pass) -> str:
     """All else that is said of it: 'pin wash · enamel · 1 Peat : 4 white spirit · lower · ×2'."""
     said = [one.technique]
-    tool = one.tool if one.tool != one.technique else None
+    # A brush brushes and an airbrush sprays: only another tool is worth a word.
+    usual = TECHNIQUES.get(one.technique, OTHER).usual_tool
+    tool = one.tool if one.tool not in (one.technique, usual) else None
     said += [one.medium or "", tool or "", one.adhesive or ""]
     said.append(" : ".join(f"{part.parts} {part.name}" for part in one.mix))
     if one.dilution is not None:

@@ -13,11 +13,13 @@ from muster.core.colour.spaces import lab_of, xyz_of_hex
 from muster.core.colour.visibility import DISTANCE_MM, contrast
 from muster.core.craft.climate import Climate, spray_limit
 from muster.core.craft.clocks import drying_factor
+from muster.core.craft.media import MediumTrait
 from muster.core.craft.tables import Tables
 from muster.core.craft.techniques import TechniqueTrait
+from muster.core.craft.zones import MAIN
 from muster.core.recipes.expand import expand_recipe, held_by
 from muster.core.recipes.recipe import Pass, Recipe, Subject, subject_of
-from muster.core.stack.appearance import Appearance, Surface, detail_zones
+from muster.core.stack.appearance import Appearance, Surface, bare, detail_zones
 from muster.core.stack.cautions import FIRST
 from muster.core.stack.check import Report, check
 from muster.core.stack.finding import Finding, Repair, SetHabit, mended
@@ -28,6 +30,9 @@ from muster.core.stack.repair_cost import cost_of, minutes_of
 from muster.core.stack.walk import Lifted, Walk
 from muster.core.stack.windows import window_of
 from muster.core.typed.pass_words import how
+from muster.core.views.pass_line import Word, line_of
+from muster.core.views.section import Section, main_zone, section_of
+from muster.core.vocabulary import Finish, Purpose
 
 
 @dataclass(frozen=True)
@@ -62,6 +67,20 @@ class DraftFinding:
 
 
 @dataclass(frozen=True)
+class InnerPass:
+    """A pass of a recipe that is held: how it is said, its wait, its look by zone."""
+
+    key: str
+    name: str
+    words: str
+    minutes: float
+    wait: str
+    dried: str | None
+    finish: Finish | None
+    appearances: dict[str, Appearance]
+
+
+@dataclass(frozen=True)
 class Seam:
     """Between a pass and the next: how long one waits, and for what."""
 
@@ -74,10 +93,18 @@ class Seam:
     serious: bool
     instead: str
     """The medium that this house uses instead."""
-    inside: list[str]
+    inside: list[InnerPass]
     """The passes of the recipe that it holds."""
     words: str
     """All that is said of the pass beside its name and its minutes."""
+    line: list[Word]
+    """The same word by word, with what follows from its layers: each word can be changed."""
+    zones: list[str]
+    """That it meets, those of parts included."""
+    thickens: Literal["coats", "thick", ""]
+    """The property that makes its film thicker; none where it leaves no film."""
+    finish: Finish | None
+    """Of a clear coat: what it turns the surface to."""
     within: str
     """Within which time the next pass must begin; empty: no limit."""
     dried: str | None
@@ -102,6 +129,14 @@ class DraftReport:
     """How many times as long water-borne paint takes in that air; solvents and curing; spraying."""
     cure: float
     spraying: str
+    bare: Appearance
+    """What is not painted yet."""
+    uncovered: list[str]
+    """Zones in sight that no paint covers."""
+    grounded: list[str]
+    """Zones in sight that keep their undercoat, though others have colours."""
+    section: Section | None
+    """Of the zone that was asked for, else of that which most passes meet."""
 
 
 @dataclass(frozen=True)
@@ -116,6 +151,8 @@ class Draft:
     paints: Mapping[str, OwnedPaint]
     scale: int | None = None
     lifted: Lifted = frozenset()
+    zone: str = ""
+    """Whose section is asked for."""
 
     def report(self) -> tuple[Report, dict[str, str]]:
         """What its layers say, nested recipes unfolded; and the key that each pass stands for."""
@@ -139,7 +176,15 @@ class Draft:
             water=round(drying_factor("water", self.climate), 2),
             cure=round(drying_factor("cure", self.climate), 2),
             spraying=spray_limit(self.climate) or "fine",
+            bare=bare(report.walked.material).look(),
+            uncovered=_without(report.walked, ()), grounded=_grounded(report.walked),
+            section=self._section(report.walked, outer),
         )  # fmt: skip
+
+    def _section(self, walked: Walk, outer: dict[str, str]) -> Section:
+        layers = [step.layer for step in walked.steps]
+        main = main_zone(layers, MAIN[self.recipe.kind])
+        return section_of(self.zone or main, layers, outer)
 
     def _seams(self, report: Report, outer: dict[str, str]) -> list[Seam]:
         cautions = _cautions_by_pass(report, outer)
@@ -163,7 +208,23 @@ class Draft:
             stated = given[key]
             other = layer.medium and layer.pass_.medium != stated.medium and not stated.holds
             held = seams[key].inside if key in seams else []
+            met = seams[key].zones if key in seams else []
             window = window_of(report.walked, step)
+            looks = (
+                {zone: drawn[id(surfaces[zone][layer.index])] for zone in detail_zones(layer)}
+                if layer.lays
+                else {}
+            )
+            inner = InnerPass(
+                key=layer.pass_.key,
+                name=layer.name,
+                words=how(layer.pass_),
+                minutes=layer.pass_.minutes,
+                wait=duration(step.wait.minutes) if step.wait.minutes else "",
+                dried=layer.pass_.colour,
+                finish=layer.pass_.finish,
+                appearances=looks,
+            )
             # Of a nested recipe the last pass's wait is the one that counts on.
             seams[key] = Seam(
                 key=key, wait=duration(step.wait.minutes) if step.wait.minutes else "",
@@ -171,13 +232,15 @@ class Draft:
                 needed=duration(step.wait.needed) if step.wait.needed else "",
                 cautions=cautions.get(key, []), serious=key in serious,
                 instead=layer.medium.said if layer.medium and other else "",
-                inside=[*held, layer.name] if stated.holds else [],
+                inside=[*held, inner] if stated.holds else [],
                 words=f"version {name[1]}" if (name := held_by(stated)) else how(stated),
+                line=line_of(stated, step, window),
+                zones=list(dict.fromkeys((*met, *detail_zones(layer)))),
+                thickens=_thickens(layer) if not stated.holds else "",
+                finish=stated.finish if layer.clear and layer.lays else None,
                 within=duration(window) if window else "",
                 dried=layer.pass_.colour,
-                appearances={zone: drawn[id(surfaces[zone][layer.index])]
-                             for zone in detail_zones(layer)} if layer.lays else {},
-                shows=_shows(layer, surfaces), offer=offers.get(key),
+                appearances=looks, shows=_shows(layer, surfaces), offer=offers.get(key),
             )  # fmt: skip
         return list(seams.values())
 
@@ -218,6 +281,36 @@ def _cautions_by_pass(report: Report, outer: dict[str, str]) -> dict[str, list[s
             cautions.setdefault(outer[one.key], []).append(one.words)
         told.add(one.words)
     return cautions
+
+
+def _thickens(layer: AppliedLayer) -> Literal["coats", "thick", ""]:
+    if not layer.lays or layer.medium_has(MediumTrait.DECAL):
+        return ""
+    by_bulk = layer.medium_has(MediumTrait.BY_MILLIMETRE) or layer.medium_has(MediumTrait.LOOSE)
+    return "thick" if by_bulk else "coats"
+
+
+def _without(walked: Walk, grounds: tuple[Purpose, ...]) -> list[str]:
+    """Zones in sight, of those that stand on their own, on which no paint lies at the end, passes
+    of these purposes apart."""
+    met = {
+        zone
+        for step in walked.steps
+        if step.layer.paints and step.layer.purpose not in grounds
+        for zone in step.layer.zones
+    }
+    return [
+        zone.name
+        for zone in walked.zones.values()
+        if not (zone.clear or zone.hidden or zone.within or zone.name in met)
+    ]
+
+
+def _grounded(walked: Walk) -> list[str]:
+    bare_of_all, without = _without(walked, ()), _without(walked, ("ground",))
+    seen = [one for one in walked.zones.values() if not (one.clear or one.hidden or one.within)]
+    kept = [zone for zone in without if zone not in bare_of_all]
+    return kept if len(without) < len(seen) else []
 
 
 def _shows(film: AppliedLayer, surfaces: dict[str, list[Surface]]) -> str:

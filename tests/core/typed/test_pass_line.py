@@ -149,5 +149,5 @@ def test_what_is_not_understood_is_said_and_kept_and_becomes_nothing_else() -> N
 def test_a_pass_is_said_back_in_words() -> None:
     said = in_words(one("pinw 1 Peat 4 white spirit, lower, x2, wait 2 h"))
     assert said == (
-        "pin wash · brush · 1 Peat : 4 white spirit · lower · ×2 · then wait 2 h · 10 min a model"
+        "pin wash · 1 Peat : 4 white spirit · lower · ×2 · then wait 2 h · 10 min a model"
     )

@@ -1257,6 +1257,26 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/schematics": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Schematics
+         * @description The schematics; they are the same for everybody. No query.
+         */
+        get: operations["muster_api_vocabulary_schematics"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/shelf": {
         parameters: {
             query?: never;
@@ -2186,24 +2206,35 @@ export interface components {
             undercoat: "as it is" | "black" | "grey" | "white" | "oxide" | "brown" | "none";
             /** Weathering */
             weathering?: ("solvent" | "all-acrylic") | null;
+            /**
+             * Zone
+             * @default
+             */
+            zone: string;
         };
         /**
          * DraftReport
          * @description What the layers say. ``hours``: from the first pass to the last one's drying.
          */
         DraftReport: {
+            bare: components["schemas"]["Appearance"];
             /** Cure */
             cure: number;
             /** Findings */
             findings: components["schemas"]["DraftFinding"][];
             /** First */
             first: string;
+            /** Grounded */
+            grounded: string[];
             /** Hours */
             hours: number;
             /** Seams */
             seams: components["schemas"]["Seam"][];
+            section: components["schemas"]["Section"] | null;
             /** Spraying */
             spraying: string;
+            /** Uncovered */
+            uncovered: string[];
             /** Water */
             water: number;
         };
@@ -2700,6 +2731,30 @@ export interface components {
             code: string;
         };
         /**
+         * InnerPass
+         * @description A pass of a recipe that is held: how it is said, its wait, its look by zone.
+         */
+        InnerPass: {
+            /** Appearances */
+            appearances: {
+                [key: string]: components["schemas"]["Appearance"];
+            };
+            /** Dried */
+            dried: string | null;
+            /** Finish */
+            finish: ("matt" | "satin" | "gloss" | "metallic") | null;
+            /** Key */
+            key: string;
+            /** Minutes */
+            minutes: number;
+            /** Name */
+            name: string;
+            /** Wait */
+            wait: string;
+            /** Words */
+            words: string;
+        };
+        /**
          * Join
          * @description One changeover, shared: the second call goes on with the family that the first has open.
          */
@@ -3116,6 +3171,16 @@ export interface components {
              *     }
              */
             subject: components["schemas"]["Subject"];
+        };
+        /**
+         * Option
+         * @description A value, and what it is called.
+         */
+        Option: {
+            /** Value */
+            value: string;
+            /** Words */
+            words: string;
         };
         /**
          * Order
@@ -3577,6 +3642,65 @@ export interface components {
              * @default []
              */
             zones: string[];
+        };
+        /**
+         * PassField
+         * @description A property of a pass.
+         *
+         *     ``options``: what it may be; ``among``: the list of the house or the recipe from which it is
+         *     taken instead. ``unsaid``: what holds where nothing is said; empty: something must be.
+         *     ``step``: what one press of an arrow changes a number by. ``share``: it is told in per cent.
+         */
+        PassField: {
+            /**
+             * Among
+             * @default
+             */
+            among: string;
+            /**
+             * Edit
+             * @enum {string}
+             */
+            edit: "text" | "choice" | "number" | "mix" | "names" | "flag" | "colour" | "covers";
+            /** Label */
+            label: string;
+            /**
+             * Least
+             * @default 0
+             */
+            least: number;
+            /**
+             * Most
+             * @default 100000
+             */
+            most: number;
+            /** Name */
+            name: string;
+            /**
+             * Options
+             * @default []
+             */
+            options: components["schemas"]["Option"][];
+            /**
+             * Share
+             * @default false
+             */
+            share: boolean;
+            /**
+             * Step
+             * @default 1
+             */
+            step: number;
+            /**
+             * Unit
+             * @default
+             */
+            unit: string;
+            /**
+             * Unsaid
+             * @default
+             */
+            unsaid: string;
         };
         /**
          * PasswordIn
@@ -4191,6 +4315,25 @@ export interface components {
             colour: string;
         };
         /**
+         * Schematics
+         * @description By kind of subject the outlines of its zones, drawn from the back to the front in a field of
+         *     that size.
+         */
+        Schematics: {
+            /** Clear */
+            clear: {
+                [key: string]: string[];
+            };
+            /** Drawings */
+            drawings: {
+                [key: string]: components["schemas"]["Shape"][];
+            };
+            /** Height */
+            height: number;
+            /** Width */
+            width: number;
+        };
+        /**
          * Seam
          * @description Between a pass and the next: how long one waits, and for what.
          */
@@ -4203,12 +4346,16 @@ export interface components {
             cautions: string[];
             /** Dried */
             dried: string | null;
+            /** Finish */
+            finish: ("matt" | "satin" | "gloss" | "metallic") | null;
             /** Inside */
-            inside: string[];
+            inside: components["schemas"]["InnerPass"][];
             /** Instead */
             instead: string;
             /** Key */
             key: string;
+            /** Line */
+            line: components["schemas"]["Word"][];
             /** Needed */
             needed: string;
             offer: components["schemas"]["PricedRepair"] | null;
@@ -4218,6 +4365,11 @@ export interface components {
             shows: string;
             /** Stated */
             stated: boolean;
+            /**
+             * Thickens
+             * @enum {string}
+             */
+            thickens: "coats" | "thick" | "";
             /** Wait */
             wait: string;
             /** Why */
@@ -4226,6 +4378,55 @@ export interface components {
             within: string;
             /** Words */
             words: string;
+            /** Zones */
+            zones: string[];
+        };
+        /**
+         * Section
+         * @description Of one zone: the bare relief and what lies on it, from below.
+         */
+        Section: {
+            /** Films */
+            films: components["schemas"]["SectionFilm"][];
+            /** Relief */
+            relief: number[];
+            /** Zone */
+            zone: string;
+        };
+        /**
+         * SectionFilm
+         * @description A pass in the section of a zone.
+         *
+         *     ``laid``: its thickness as it is laid, µm at each point; ``left``: what is there of it at the
+         *     end. Of what takes away (``takes``) it is what comes off in all, and nothing is left.
+         *     ``dry_um``: where it lies thickest; lines are cut off at ``MOST_DRAWN_UM``, it is not.
+         */
+        SectionFilm: {
+            /** Clear */
+            clear: boolean;
+            /** Colour */
+            colour: string | null;
+            /**
+             * Does
+             * @enum {string}
+             */
+            does: "film" | "mask" | "takes";
+            /** Dry Um */
+            dry_um: number;
+            /** Finish */
+            finish: ("matt" | "satin" | "gloss" | "metallic") | null;
+            /** Inner */
+            inner: string;
+            /** Key */
+            key: string;
+            /** Laid */
+            laid: number[];
+            /** Left */
+            left: number[];
+            /** Name */
+            name: string;
+            /** Wet Um */
+            wet_um: number;
         };
         /**
          * Seen
@@ -4325,6 +4526,16 @@ export interface components {
             do: "set_spare";
             /** Minutes */
             minutes: number;
+        };
+        /**
+         * Shape
+         * @description A zone's outline as an SVG path, holes even-odd, in a field of ``WIDTH`` by ``HEIGHT``.
+         */
+        Shape: {
+            /** Path */
+            path: string;
+            /** Zone */
+            zone: string;
         };
         /**
          * ShelfPreview
@@ -4988,6 +5199,8 @@ export interface components {
             paint_kinds: {
                 [key: string]: string;
             };
+            /** Pass Fields */
+            pass_fields: components["schemas"]["PassField"][];
             /** References */
             references: string[];
             spraying: components["schemas"]["SprayLimits"];
@@ -5075,6 +5288,24 @@ export interface components {
         WeighIn: {
             /** Grams */
             grams?: number | null;
+        };
+        /**
+         * Word
+         * @description One word of a pass's line: the property that it changes, and whether it was stated; else it
+         *     follows from the layers. ``quiet``: it is as is usual, or of no account while one reads.
+         */
+        Word: {
+            /** Field */
+            field: string;
+            /**
+             * Quiet
+             * @default false
+             */
+            quiet: boolean;
+            /** Stated */
+            stated: boolean;
+            /** Text */
+            text: string;
         };
         /**
          * ZoneCover
@@ -6675,6 +6906,26 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["TrialOut"][];
+                };
+            };
+        };
+    };
+    muster_api_vocabulary_schematics: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Schematics"];
                 };
             };
         };

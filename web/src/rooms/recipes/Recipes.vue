@@ -1,44 +1,51 @@
 <script setup lang="ts">
-import { computed, onMounted, ref } from 'vue'
-import { client, told, type Schemas } from '../../api/client'
+import { useElementSize, useLocalStorage } from '@vueuse/core'
+import { computed, onMounted, ref, useTemplateRef, watch } from 'vue'
+import { useRoute, useRouter } from 'vue-router'
+import type { Schemas } from '../../api/client'
 import { useHouse } from '../../house'
-import { useMuster } from '../../muster'
-import { count } from '../../words'
-import AddPass from './AddPass.vue'
-import { useDraft } from './draft'
+import { useKeys } from '../../keys'
+import { useBook } from './book'
+import ClosedSection from './ClosedSection.vue'
+import type { Pass } from './draft'
 import { useDraftCheck } from './draftCheck'
-import Passes from './Passes.vue'
-import RecipeFile from './RecipeFile.vue'
-import RecipeList from './RecipeList.vue'
-import NewRecipe from './NewRecipe.vue'
-import Seam from './Seam.vue'
-import SubjectFields from './SubjectFields.vue'
+import PartTabs from './PartTabs.vue'
+import RecipeHead from './RecipeHead.vue'
+import RuleSeam from './RuleSeam.vue'
+import Schematic from './Schematic.vue'
+import Stack from './Stack.vue'
+import Textures from './Textures.vue'
+import TypePass from './TypePass.vue'
 import Versions from './Versions.vue'
 import WhatIf, { type WhatIf as Tried } from './WhatIf.vue'
-import ActButton from '../../parts/ActButton.vue'
+import ZoneStack from './ZoneStack.vue'
 
-type Kind = Schemas['NewRecipeIn']['kind']
-
-const muster = useMuster()
+const route = useRoute()
+const router = useRouter()
 const house = useHouse()
-const list = ref<Schemas['RecipeOut'][]>([])
-const code = ref<string | null>(null)
-const trials = ref<Schemas['TrialOut'][]>([])
-const asking = ref(false)
-const follow = ref<string[]>([])
-const draft = useDraft()
-const { name, subject, passes, steps, changed } = draft
-/** A recipe that was begun and is not kept yet. */
-const begun = ref<{ kind: Kind } | null>(null)
-const naming = ref(false)
+const book = useBook()
+const { list, code, trials, draft, chosen, kind } = book
+const { subject, passes } = draft
 const tried = ref<Tried>({
   air: { celsius: 20, humidity: 50 },
   acrylic: false,
   undercoat: 'as it is',
 })
+const picked = ref<string | null>(null)
+const word = ref<string | null>(null)
+const zone = ref('')
+const part = ref<string | null>(null)
+/** The passes in section, or the subject with its zones: both where there is width for both. */
+const sectioned = useLocalStorage('sections', false)
+const room = useTemplateRef<HTMLElement>('room')
+const { width } = useElementSize(room)
+const BOTH = 1400
+const schematic = computed(() => !sectioned.value || width.value >= BOTH)
+const lane = computed(() => {
+  if (!sectioned.value && width.value < BOTH) return 0
+  return width.value < 700 ? Math.max(240, width.value) : 430
+})
 
-const chosen = computed(() => list.value.find((one) => one.recipe.id === code.value) ?? null)
-const kind = computed(() => begun.value?.kind ?? chosen.value?.recipe.kind ?? null)
 const look = useDraftCheck(
   () =>
     kind.value
@@ -48,23 +55,27 @@ const look = useDraftCheck(
           subject: subject.value,
           scale: chosen.value?.used_by[0]?.scale ?? null,
           passes: passes.value,
+          zone: zone.value,
         }
       : null,
   () => tried.value,
   () => trials.value.length,
 )
-const grave = computed(
-  () => look.value?.findings.filter((one) => one.severity !== 'note').length ?? 0,
-)
-const why = computed(() => {
-  if (begun.value) return passes.value.length ? null : 'it has no pass yet: type one below'
-  return changed.value ? null : 'nothing is changed yet'
-})
-const minutes = computed(() => passes.value.reduce((sum, one) => sum + one.minutes, 0))
+const section = computed(() => look.value?.section ?? null)
+const shown = computed(() => zone.value || section.value?.zone || '')
 const zones = computed(() => house.known?.zones[kind.value ?? 'figure'] ?? [])
+const partZones = computed(() => {
+  const own = passes.value.filter((one) => one.part === part.value).map((one) => one.key)
+  const met = look.value?.seams.filter((one) => own.includes(one.key)).flatMap((one) => one.zones)
+  return part.value ? [...new Set(met)] : null
+})
+const over = computed(() => passes.value.find((one) => one.key === picked.value)?.name ?? null)
+const choosing = computed(() => word.value === 'zones' || word.value === 'all_but')
+const ofAll = computed(() => look.value?.findings.filter((one) => !one.key) ?? [])
 
 onMounted(async () => {
-  await Promise.all([house.load(), reload()])
+  const asked = typeof route.query.recipe === 'string' ? route.query.recipe : null
+  await Promise.all([house.load(), book.load(asked)])
   const habits = house.house
   if (habits)
     tried.value = {
@@ -72,25 +83,18 @@ onMounted(async () => {
       acrylic: habits.habits?.weathering === 'all-acrylic',
       undercoat: 'as it is',
     }
-  const first = list.value.find((one) => one.used_by.length) ?? list.value[0]
-  if (first) await choose(first.recipe.id)
 })
 
-async function reload() {
-  const found = await muster.attempt(() => told(client.GET('/api/recipes')))
-  if (found) list.value = found
-}
+watch(code, (now) => {
+  picked.value = word.value = part.value = null
+  zone.value = ''
+  if (now) void router.replace({ query: { ...route.query, recipe: now } })
+})
 
-async function choose(id: string) {
-  code.value = id
-  begun.value = null
-  asking.value = false
-  draft.take(list.value.find((one) => one.recipe.id === id)?.recipe ?? null)
-  trials.value = []
-  const asked = client.GET('/api/recipes/{code}/trials', { params: { path: { code: id } } })
-  const found = await told(asked).catch(() => [])
-  if (code.value === id) trials.value = found
-}
+useKeys([
+  { key: 's', shows: 'S', does: 'Section or schematic', act: () => (sectioned.value = !sectioned.value) },
+  { key: 'u', shows: 'U', does: 'Take the last change back', act: draft.back },
+]) // prettier-ignore
 
 async function mend(way: Schemas['PricedRepair']) {
   if (way.habit) {
@@ -99,175 +103,166 @@ async function mend(way: Schemas['PricedRepair']) {
     await house.setHabit(habit, to, about)
     tried.value = { ...tried.value, acrylic: house.house?.habits?.weathering === 'all-acrylic' }
   }
-  draft.change(() => {
-    passes.value = way.passes
-    subject.value = way.subject
-  })
+  book.mend(way)
 }
 
-/** An empty recipe under the pen; it is kept once it has a pass. */
-function begin(called: string, forKind: Kind) {
-  naming.value = false
-  code.value = null
-  trials.value = []
-  draft.take(null)
-  name.value = called
-  begun.value = { kind: forKind }
+function press(name: string) {
+  if (choosing.value && picked.value) draft.turnZone(picked.value, name)
+  else zone.value = name
 }
 
-async function keepNew(forKind: Kind) {
-  const body = {
-    name: name.value,
-    kind: forKind,
-    passes: passes.value,
-    subject: subject.value,
-  }
-  const found = await muster.attempt(() => told(client.POST('/api/recipes', { body })))
-  if (!found) return
-  list.value = found
-  await choose(found.at(-1)?.recipe.id ?? '')
+function show(name: string | null) {
+  part.value = name
+  if (!name) return
+  zone.value = partZones.value?.[0] ?? zone.value
 }
 
-async function putAway(id: string, away: boolean) {
-  const path = { code: id }
-  const found = await muster.attempt(() =>
-    told(client.POST('/api/recipes/{code}/away', { params: { path }, body: { away } })),
-  )
-  if (!found) return
-  list.value = found
-  const next = away ? found.find((one) => !one.put_away) : found.find((one) => one.recipe.id === id)
-  if (next) await choose(next.recipe.id)
-}
-
-async function keep() {
-  if (begun.value) return keepNew(begun.value.kind)
-  const now = chosen.value
-  if (!now) return
-  if (now.used_by.length && !asking.value) {
-    asking.value = true
-    follow.value = now.used_by.map((one) => `${one.muster}:${one.unit}`)
-    return
-  }
-  const body = {
-    name: name.value,
-    seen: now.recipe.version,
-    passes: passes.value,
-    subject: subject.value,
-    follow: follow.value,
-  }
-  const path = { code: now.recipe.id }
-  const found = await muster.attempt(() =>
-    told(client.POST('/api/recipes/{code}', { params: { path }, body })),
-  )
-  if (!found) return
-  list.value = found
-  await choose(now.recipe.id)
-  if (muster.view) await muster.load(muster.view.id)
-}
-
-async function copy() {
-  const now = code.value
-  if (!now) return
-  const found = await muster.attempt(() =>
-    told(client.POST('/api/recipes/{code}/copy', { params: { path: { code: now } } })),
-  )
-  if (!found) return
-  list.value = found
-  await choose(found.at(-1)?.recipe.id ?? now)
-}
-
-async function taken(id: string) {
-  await reload()
-  await choose(id)
+function add(found: Pass[]) {
+  const made = part.value ? found.map((one) => ({ ...one, part: part.value })) : found
+  picked.value = draft.put(made, picked.value).at(-1) ?? null
 }
 </script>
 
 <template>
-  <div class="flex min-h-14 flex-wrap items-center justify-between gap-3 max-md:mb-3">
-    <h1>Recipes</h1>
-    <div class="flex flex-wrap gap-3">
-      <button class="btn" @click="naming = true">New recipe</button>
-      <RecipeFile @taken="taken" />
-      <a v-if="code" class="btn" :href="`/api/recipes/${code}/file`" download>To a file</a>
-      <button v-if="code" class="btn" @click="copy">Copy</button>
-      <button
-        v-if="chosen && !chosen.put_away"
-        class="btn"
-        @click="putAway(chosen.recipe.id, true)"
-      >
-        Put away
-      </button>
-      <button v-if="steps.length" class="btn" @click="draft.back">Take back</button>
-      <button v-if="changed" class="btn" @click="code && choose(code)">Drop the changes</button>
-      <ActButton main :why="why" @press="keep">
-        {{ begun ? 'Keep it' : `Keep as version ${(chosen?.recipe.version ?? 0) + 1}` }}
-      </ActButton>
-    </div>
-  </div>
-  <NewRecipe v-if="naming" @begin="begin" @close="naming = false" />
-  <section
-    v-if="asking && chosen"
-    class="mb-3 border-y border-rule py-3"
-    role="alertdialog"
-    aria-label="Which units follow"
-  >
-    <p>Units under way: which of them follow the new version? The others keep theirs.</p>
-    <div class="my-2 flex flex-wrap gap-6">
-      <label
-        v-for="one in chosen.used_by"
-        :key="one.muster + one.unit"
-        class="flex min-h-11 items-center gap-2"
-      >
-        <input
-          v-model="follow"
-          type="checkbox"
-          class="size-5 accent-ink"
-          :value="`${one.muster}:${one.unit}`"
-        />
-        {{ one.unit_name }}, {{ one.muster_name }}
-      </label>
-    </div>
-    <button class="btn btn-main" @click="keep">Keep it</button>
-  </section>
-  <div class="grid grid-cols-[230px_1fr] gap-8 max-md:grid-cols-1">
-    <RecipeList :list="list" :code="code" @choose="choose" @back="putAway($event, false)" />
-    <div v-if="kind" class="min-w-0">
-      <Versions v-if="chosen" :chosen="chosen" @followed="taken(chosen.recipe.id)" />
-      <div class="mb-2 flex flex-wrap items-end gap-4">
-        <label class="grid gap-1 text-14"
-          >Name <input v-model="name" class="field w-64" maxlength="60"
-        /></label>
-        <SubjectFields v-model="subject" />
-        <p class="pb-2 text-soft">
-          <b>{{ Math.round(minutes * 10) / 10 }} min</b> a model, from the bare material up<template
-            v-if="look"
-            >; <b>{{ look.hours }} h</b> with its waits;
-            <span role="status">{{
-              grave ? `${count(grave, 'thing')} to mend` : 'nothing goes wrong'
-            }}</span></template
-          >
-        </p>
+  <Textures />
+  <div ref="room">
+    <p v-if="list === null" class="py-4 text-soft" role="status">Reading the recipes …</p>
+    <RecipeHead v-else :book="book" :look="look" />
+    <template v-if="kind">
+      <Versions v-if="chosen" :chosen="chosen" @followed="book.taken(chosen.recipe.id)" />
+      <div class="flex flex-wrap items-end justify-between gap-x-6">
+        <PartTabs :passes="passes" :subject="subject" :part="part" @show="show" />
+        <button
+          v-if="width < BOTH"
+          class="link min-h-9 px-0"
+          :aria-pressed="sectioned"
+          @click="sectioned = !sectioned"
+        >
+          {{ sectioned ? 'Schematic' : 'Section' }} <span class="kbd">S</span>
+        </button>
       </div>
-      <WhatIf v-model="tried" :look="look" />
-      <Passes
-        v-model:trials="trials"
-        :draft="draft"
-        :look="look"
-        :zones="zones"
-        :kind="kind"
-        :code="chosen?.recipe.id ?? ''"
-        @mend="mend"
-      />
-      <Seam v-if="look" :findings="look.findings.filter((found) => !found.key)" @repair="mend" />
-      <p v-if="look?.seams.some((one) => one.cautions.length)" class="mt-2 text-14 text-soft">
-        {{ look.first }}
+      <div
+        class="grid gap-x-8"
+        :class="schematic ? 'grid-cols-[340px_minmax(0,1fr)] max-lg:grid-cols-1' : 'grid-cols-1'"
+      >
+        <div v-if="schematic && look" class="min-w-0">
+          <Schematic
+            :kind="kind"
+            :look="look"
+            :picked="picked"
+            :zone="shown"
+            :choosing="choosing"
+            @press="press"
+          />
+          <template v-if="section && !sectioned">
+            <h2 class="mt-3">{{ shown[0]?.toUpperCase() }}{{ shown.slice(1) }}, from the top</h2>
+            <ZoneStack
+              :section="section"
+              :picked="picked"
+              :material="subject.material ?? ''"
+              :bare="look.bare.flat"
+              @pick="picked = $event"
+            />
+          </template>
+          <WhatIf v-model="tried" :look="look" class="mt-3" />
+          <slot />
+        </div>
+        <div class="min-w-0">
+          <div
+            class="heads fig mt-1 grid gap-x-3 border-b border-key pb-1 text-13 text-soft"
+            :class="{ lanes: lane }"
+          >
+            <span>Passes, the last on top</span>
+            <span v-if="lane" :style="{ width: `${lane}px` }">on the {{ shown }}, open</span>
+            <span class="text-right max-md:hidden">a model</span>
+            <span class="max-md:hidden">then wait</span>
+            <span class="places grid grid-cols-3"
+              ><span>recess</span><span class="text-center">flat</span
+              ><span class="text-right">edge</span></span
+            >
+          </div>
+          <Stack
+            v-model:picked="picked"
+            v-model:word="word"
+            v-model:trials="trials"
+            :draft="draft"
+            :look="look"
+            :zones="zones"
+            :zone="shown"
+            :part="partZones"
+            :recipes="list ?? []"
+            :code="chosen?.recipe.id ?? ''"
+            :lane="lane"
+            @mend="mend"
+          />
+          <RuleSeam
+            v-for="one in ofAll"
+            :key="one.code + one.words"
+            :finding="one"
+            @repair="mend"
+          />
+          <TypePass
+            :kind="kind"
+            :unit="chosen?.used_by[0]"
+            :others="(list ?? []).filter((one) => one.recipe.id !== code)"
+            :over="over"
+            @add="add"
+          />
+          <div v-if="lane && section" class="closed mt-4 grid gap-3">
+            <div>
+              <h2>Closed</h2>
+              <p class="text-14 text-soft">
+                {{ shown[0]?.toUpperCase() }}{{ shown.slice(1) }}: its layers to scale with each
+                other.
+              </p>
+            </div>
+            <ClosedSection
+              :section="section"
+              :picked="picked"
+              :width="lane"
+              :height="210"
+              :material="subject.material ?? ''"
+              @pick="picked = $event"
+            />
+            <WhatIf v-if="!schematic" v-model="tried" :look="look" />
+          </div>
+          <p v-if="look?.seams.some((one) => one.cautions.length)" class="mt-2 text-14 text-soft">
+            {{ look.first }}
+          </p>
+        </div>
+      </div>
+      <p v-if="code" class="mt-3 flex flex-wrap gap-x-5 text-14">
+        <button class="link" @click="book.copy">Copy</button>
+        <a class="link content-center" :href="`/api/recipes/${code}/file`" download>To a file</a>
+        <button
+          v-if="chosen && !chosen.put_away"
+          class="link"
+          @click="book.putAway(chosen.recipe.id, true)"
+        >
+          Put away
+        </button>
       </p>
-      <AddPass
-        :kind="kind"
-        :unit="chosen?.used_by[0]"
-        :others="list.filter((one) => one.recipe.id !== code)"
-        @add="draft.put"
-      />
-    </div>
+    </template>
   </div>
 </template>
+
+<style scoped>
+.heads {
+  grid-template-columns: minmax(0, 1fr) 58px 128px 98px;
+}
+.heads.lanes {
+  grid-template-columns: minmax(0, 1fr) auto 58px 116px 98px;
+}
+.closed {
+  grid-template-columns: minmax(0, 1fr) auto 296px;
+}
+@media (max-width: 767px) {
+  .heads,
+  .heads.lanes {
+    grid-template-columns: minmax(0, 1fr) 98px;
+  }
+  .closed {
+    grid-template-columns: minmax(0, 1fr);
+  }
+}
+</style>

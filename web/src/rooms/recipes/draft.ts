@@ -64,23 +64,66 @@ export function useDraft() {
     if (last) set(last)
   }
 
-  /** Passes with keys that no other has. */
-  function put(found: Pass[]) {
+  const at = (key: string | null) => passes.value.findIndex((one) => one.key === key)
+
+  /** Passes with keys that no other has, over the pass `on` (none: on top of all); their keys. */
+  function put(found: Pass[], on: string | null = null): string[] {
+    const keys: string[] = []
     change(() => {
+      let place = at(on) < 0 ? passes.value.length : at(on) + 1
       for (const one of found) {
         const taken = new Set(passes.value.map((pass) => pass.key))
         let key = one.key
         for (let n = 2; taken.has(key); n += 1) key = `${one.key.slice(0, 21)}-${n}`
-        passes.value.push({ ...one, key })
+        passes.value.splice(place++, 0, { ...one, key })
+        keys.push(key)
       }
+    })
+    return keys
+  }
+
+  /** Move a pass by so many places, as far as there are any. */
+  function move(key: string, by: number) {
+    change(() => {
+      const from = at(key)
+      const to = Math.min(passes.value.length - 1, Math.max(0, from + by))
+      const [one] = from < 0 ? [] : passes.value.splice(from, 1)
+      if (one) passes.value.splice(to, 0, one)
     })
   }
 
-  function move(index: number, by: number) {
+  /** Lay a pass right over another; over none: at the bottom. */
+  function layOver(key: string, on: string | null) {
+    if (key === on) return
     change(() => {
-      const [one] = passes.value.splice(index, 1)
-      if (one) passes.value.splice(index + by, 0, one)
+      const [one] = at(key) < 0 ? [] : passes.value.splice(at(key), 1)
+      if (one) passes.value.splice(at(on) + 1, 0, one)
     })
+  }
+
+  function takeOut(key: string) {
+    change(() => (passes.value = passes.value.filter((one) => one.key !== key)))
+  }
+
+  function edit(pass: Pass) {
+    change(() => (passes.value = passes.value.map((one) => (one.key === pass.key ? pass : one))))
+  }
+
+  /** One step thicker or thinner, by the property that does it. */
+  function thicken(key: string, what: 'coats' | 'thick', by: number) {
+    const one = passes.value[at(key)]
+    if (!one) return
+    const most = what === 'coats' ? 9 : 20
+    edit({ ...one, [what]: Math.min(most, Math.max(1, (one[what] ?? 1) + by)) })
+  }
+
+  /** Whether a pass is done to a zone, turned: among those named, else among those left out. */
+  function turnZone(key: string, zone: string) {
+    const one = passes.value[at(key)]
+    if (!one) return
+    const turned = (names: string[] = []) =>
+      names.includes(zone) ? names.filter((name) => name !== zone) : [...names, zone]
+    edit(one.zones?.length ? { ...one, zones: turned(one.zones) } : { ...one, all_but: turned(one.all_but) }) // prettier-ignore
   }
 
   const changed = computed(
@@ -90,11 +133,10 @@ export function useDraft() {
         JSON.stringify(subject.value) !== JSON.stringify(subjectOf(kept.value)) ||
         JSON.stringify(passes.value) !== JSON.stringify(kept.value.passes)),
   )
-  return { kept, name, subject, passes, steps, changed, take, change, back, put, move }
+  return {
+    kept, name, subject, passes, steps, changed, take, change, back, put, move, layOver, takeOut,
+    edit, thicken, turnZone,
+  } // prettier-ignore
 }
 
-/** Whether a pass touches a zone; one that names none touches all, places lie in every zone. */
-export function touches(pass: Pass, zone: string): boolean {
-  const zones = (pass.zones ?? []).filter((one) => one !== 'recesses' && one !== 'edges')
-  return !zones.length || zones.includes(zone)
-}
+export type Draft = ReturnType<typeof useDraft>

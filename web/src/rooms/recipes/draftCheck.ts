@@ -10,6 +10,7 @@ export interface Draft {
   subject: Asked['subject']
   scale: number | null
   passes: Schemas['Pass'][]
+  zone: string
 }
 
 /** What the layers of a draft say, asked for at each change; an answer overtaken is dropped. */
