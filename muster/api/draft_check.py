@@ -4,6 +4,8 @@ from __future__ import annotations
 
 from typing import Annotated, Literal
 
+from django.contrib.auth.models import User
+from django.http import Http404
 from ninja import Router, Schema
 from pydantic import Field
 
@@ -15,9 +17,17 @@ from muster.apps.plan.paces import paces
 from muster.apps.recipes.queries import versions_of
 from muster.core.colour.names import by_name
 from muster.core.craft.climate import Climate
+from muster.core.errors import DomainError
 from muster.core.house import Celsius, Percent
 from muster.core.recipes.expand import held_by
-from muster.core.recipes.recipe import MOST_PASSES, Pass, Recipe, Subject, with_subject
+from muster.core.recipes.recipe import (
+    MOST_PASSES,
+    Pass,
+    Recipe,
+    Subject,
+    subject_of,
+    with_subject,
+)
 from muster.core.stack.appearance import bare
 from muster.core.stack.cautions import FIRST
 from muster.core.stack.habits.house import with_habit
@@ -25,8 +35,9 @@ from muster.core.stack.undercoat import Undercoat, with_undercoat
 from muster.core.typed.bundles import About
 from muster.core.typed.pass_line import read_line
 from muster.core.typed.pass_words import in_words
+from muster.core.views.beside import Beside, beside
 from muster.core.views.draft_report import Draft, DraftReport
-from muster.core.vocabulary import Kind, Tier
+from muster.core.vocabulary import DocumentVersion, Kind, Tier
 
 router = Router()
 
@@ -49,7 +60,7 @@ class DraftIn(Schema):
 
 
 @router.post("/draft-check", response=DraftReport)
-def check_draft(request: UserRequest, payload: DraftIn) -> DraftReport:
+def checkdraft_of(request: UserRequest, payload: DraftIn) -> DraftReport:
     """Look a draft over. Two queries, one more each where the shelf holds paints, and trials or
     nested recipes are to be read."""
     if not payload.passes:
@@ -58,28 +69,39 @@ def check_draft(request: UserRequest, payload: DraftIn) -> DraftReport:
             bare=bare(payload.subject.material).look(), uncovered=[], grounded=[],
             section=None,
         )  # fmt: skip
-    house, _ = house_of(request.user.pk)
-    habits = house.habits
-    if payload.weathering is not None:
-        habits = with_habit(habits, "weathering", payload.weathering)
-    air = house.air
-    climate = Climate(
-        air.celsius if payload.celsius is None else payload.celsius,
-        air.humidity if payload.humidity is None else payload.humidity,
-    )
-    passes = tuple(payload.passes)
-    own, lifted = trials_and_lessons(request.user, payload.code)
-    passes = tried(passes, own)
-    named = Recipe(payload.code or "draft", "draft", payload.kind, 1, passes)
-    recipe = with_subject(named, payload.subject)
-    held = {name for one in passes if (name := held_by(one)) is not None}
-    draft = Draft(
-        with_undercoat(recipe, payload.undercoat), climate, habits, house.tables(),
-        versions_of(request.user.pk, held) if held else {},
-        by_name(one.paint for one in shelf_entries(request.user.pk)),
-        payload.scale, lifted, payload.zone,
+    return draft_of(request.user, payload).seen()
+
+
+class BesideIn(DraftIn):
+    """A draft, and what it is laid beside: a version of a recipe, or itself over another
+    undercoat."""
+
+    recipe: Annotated[str, Field(pattern=r"^[A-Za-z0-9-]{0,40}$")] = ""
+    version: DocumentVersion = 0
+    over: Undercoat | None = None
+
+
+@router.post("/draft-beside", response=Beside)
+def lay_beside(request: UserRequest, payload: BesideIn) -> Beside:
+    """A draft beside another. The queries of two checks, and one for the version.
+
+    Raises Http404 where there is no such version, DomainError for a draft without a pass.
+    """
+    if not payload.passes:
+        raise DomainError("there is nothing to lay beside anything: type a pass first")
+    one = draft_of(request.user, payload)
+    if not payload.recipe:
+        other = payload.model_copy(update={"undercoat": payload.over or payload.undercoat})
+        return beside(one, draft_of(request.user, other), payload.zone)
+    name = payload.recipe, payload.version
+    found = versions_of(request.user.pk, [name]).get(name)
+    if found is None:
+        raise Http404
+    other = payload.model_copy(
+        update={"code": found.id, "kind": found.kind, "subject": subject_of(found),
+                "passes": list(found.passes)}
     )  # fmt: skip
-    return draft.seen()
+    return beside(one, draft_of(request.user, other), payload.zone)
 
 
 class TypedIn(Schema):
@@ -116,3 +138,28 @@ def read_typed(request: UserRequest, payload: TypedIn) -> TypedOut:
         ],
         unread=list(line.unread),
     )
+
+
+def draft_of(user: User, payload: DraftIn) -> Draft:
+    """A draft with all that it is looked at in: house, room, shelf, trials."""
+    house, _ = house_of(user.pk)
+    habits = house.habits
+    if payload.weathering is not None:
+        habits = with_habit(habits, "weathering", payload.weathering)
+    air = house.air
+    climate = Climate(
+        air.celsius if payload.celsius is None else payload.celsius,
+        air.humidity if payload.humidity is None else payload.humidity,
+    )
+    passes = tuple(payload.passes)
+    own, lifted = trials_and_lessons(user, payload.code)
+    passes = tried(passes, own)
+    named = Recipe(payload.code or "draft", "draft", payload.kind, 1, passes)
+    recipe = with_subject(named, payload.subject)
+    held = {name for one in passes if (name := held_by(one)) is not None}
+    return Draft(
+        with_undercoat(recipe, payload.undercoat), climate, habits, house.tables(),
+        versions_of(user.pk, held) if held else {},
+        by_name(one.paint for one in shelf_entries(user.pk)),
+        payload.scale, lifted, payload.zone,
+    )  # fmt: skip

@@ -13,6 +13,7 @@ from muster.api.mixing import router as mixing
 from muster.api.musters import router as roll
 from muster.api.plan import router as plan
 from muster.api.pots import router as pots
+from muster.api.recipe_cards import router as cards
 from muster.api.recipe_files import router as recipe_files
 from muster.api.recipes import router as recipes
 from muster.api.schemes import router as more
@@ -27,7 +28,9 @@ api = MusterAPI(
     title="Crisp Muster", version="1", auth=django_auth, docs_url=None, openapi_url=None
 )
 answer_errors(api)
-ROUTERS = (accounts, house, roll, recipe_files, recipes, looking, trials, shelf, mixing, more, pots,
-           targets, supplies, plan, bench, parts, vocabulary)  # fmt: skip
+ROUTERS = (
+    accounts, house, roll, recipe_files, cards, recipes, looking, trials, shelf, mixing, more,
+    pots, targets, supplies, plan, bench, parts, vocabulary,
+)  # fmt: skip
 for router in ROUTERS:
     api.add_router("", router)

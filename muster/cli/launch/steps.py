@@ -9,6 +9,7 @@ import subprocess
 import sys
 import time
 from collections.abc import Callable, Iterable, Mapping
+from ctypes.util import find_library
 from functools import partial
 from pathlib import Path
 from types import MappingProxyType
@@ -32,6 +33,12 @@ APT = {
     "chromium": "chromium",
     "chromedriver": "chromium-driver",
 }
+
+LIBRARIES = {
+    "pango-1.0": "libpango-1.0-0", "pangoft2-1.0": "libpangoft2-1.0-0",
+    "harfbuzz-subset": "libharfbuzz-subset0", "fontconfig": "libfontconfig1",
+}  # fmt: skip
+"""With which pages are set for print."""
 
 
 class Stop(Exception):
@@ -127,6 +134,7 @@ def install_packages(browser: bool) -> None:
     where = environment()["PATH"]
     wanted = {k: v for k, v in APT.items() if browser or not k.startswith("chrom")}
     missing = sorted({v for k, v in wanted.items() if not shutil.which(k, path=where)})
+    missing += [package for name, package in LIBRARIES.items() if not find_library(name)]
     if not Path("/usr/share/zoneinfo/Europe/London").exists():
         missing.append("tzdata")
     try:

@@ -3,7 +3,7 @@
 from __future__ import annotations
 
 from collections.abc import Mapping
-from dataclasses import dataclass
+from dataclasses import dataclass, replace
 from itertools import chain
 from typing import Literal
 
@@ -153,6 +153,13 @@ class Draft:
     lifted: Lifted = frozenset()
     zone: str = ""
     """Whose section is asked for."""
+
+    def named(self, recipe: Recipe) -> Draft:
+        """The same, called as a recipe is, in its version."""
+        own = replace(
+            self.recipe, id=recipe.id, name=recipe.name, version=recipe.version
+        )  # fmt: skip
+        return replace(self, recipe=own)
 
     def report(self) -> tuple[Report, dict[str, str]]:
         """What its layers say, nested recipes unfolded; and the key that each pass stands for."""

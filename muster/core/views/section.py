@@ -13,7 +13,7 @@ from typing import Literal
 from muster.core.amounts.dry_film import TAPE_UM, dry_um, wet_um
 from muster.core.craft.media import MediumTrait
 from muster.core.craft.techniques import Places, TechniqueTrait
-from muster.core.craft.zones import MARKS
+from muster.core.craft.zones import DETAIL_ZONES, MARKS
 from muster.core.stack.appearance import (
     EVEN,
     LEFT_BY_WIPING,
@@ -174,12 +174,19 @@ def _lies(film: AppliedLayer) -> tuple[Places, Places]:
 
 def _patches(film: AppliedLayer, zone: str, share: Places) -> Callable[[int, int], float]:
     """Whether a film lies at a point, by place: 1 or 0."""
+    named = film.pass_.zones
     cover = film.cover_of(zone)
-    if _prints(film) or (film.cover < SMALL and zone not in MARKS and lie_of(film.pass_) is EVEN):
+    if named and all(name in DETAIL_ZONES for name in named):
+        # Recesses or edges are a little of a zone, and taken in whole.
+        cover = 1.0 if film.pass_.cover is None else film.pass_.cover
+    even = lie_of(film.pass_) is EVEN
+    if zone not in MARKS and (_prints(film) or (even and cover < SMALL)):
         return lambda n, _: float(PLATE[0] <= where(n) <= PLATE[1])
-    if lie_of(film.pass_) is EVEN:
+    if _prints(film):
+        return lambda *_: 1.0
+    if even:
         # A patch, a step of a gradient: one stretch of it, from the left.
-        return lambda n, _: float(cover >= WHOLE or where(n) <= cover)
+        return lambda n, place: share[place] * (cover >= WHOLE or where(n) <= cover)
     if lie_of(film.pass_).tints:
         return lambda n, place: share[place]
     stated = 1.0 if film.pass_.cover is None else film.pass_.cover / (film.technique.cover or 1.0)

@@ -146,6 +146,28 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/draft-beside": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Lay Beside
+         * @description A draft beside another. The queries of two checks, and one for the version.
+         *
+         *     Raises Http404 where there is no such version, DomainError for a draft without a pass.
+         */
+        post: operations["muster_api_draft_check_lay_beside"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/draft-check": {
         parameters: {
             query?: never;
@@ -156,11 +178,11 @@ export interface paths {
         get?: never;
         put?: never;
         /**
-         * Check Draft
+         * Checkdraft Of
          * @description Look a draft over. Two queries, one more each where the shelf holds paints, and trials or
          *     nested recipes are to be read.
          */
-        post: operations["muster_api_draft_check_check_draft"];
+        post: operations["muster_api_draft_check_checkdraft_of"];
         delete?: never;
         options?: never;
         head?: never;
@@ -1171,6 +1193,26 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/recipes/{code}/card": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Card
+         * @description The newest version as cards. Raises Http404 where there is no such recipe.
+         */
+        get: operations["muster_api_recipe_cards_card"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/recipes/{code}/changes": {
         parameters: {
             query?: never;
@@ -1207,6 +1249,28 @@ export interface paths {
          * @description A recipe of one's own, from another.
          */
         post: operations["muster_api_recipes_copy"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/recipes/{code}/core-sample": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Core Sample
+         * @description The newest version's section of a zone, the one that most passes meet where none is named.
+         *
+         *     Raises Http404 where there is no such recipe, DomainError for a zone on which nothing lies.
+         */
+        get: operations["muster_api_recipe_cards_core_sample"];
+        put?: never;
+        post?: never;
         delete?: never;
         options?: never;
         head?: never;
@@ -1888,6 +1952,122 @@ export interface components {
             since: string | null;
             /** Sitting End */
             sitting_end: string | null;
+        };
+        /**
+         * Beside
+         * @description From the first pass to the last, with what each comes to in all.
+         */
+        Beside: {
+            one: components["schemas"]["BesideSum"];
+            other: components["schemas"]["BesideSum"];
+            /** Rows */
+            rows: components["schemas"]["BesideRow"][];
+            /** Same */
+            same: boolean;
+        };
+        /**
+         * BesideIn
+         * @description A draft, and what it is laid beside: a version of a recipe, or itself over another
+         *     undercoat.
+         */
+        BesideIn: {
+            /** Celsius */
+            celsius?: number | null;
+            /**
+             * Code
+             * @default
+             */
+            code: string;
+            /** Humidity */
+            humidity?: number | null;
+            /**
+             * Kind
+             * @enum {string}
+             */
+            kind: "figure" | "mounted" | "vehicle" | "gun" | "aircraft" | "building" | "base";
+            /** Over */
+            over?: ("as it is" | "black" | "grey" | "white" | "oxide" | "brown" | "none") | null;
+            /** Passes */
+            passes: components["schemas"]["Pass"][];
+            /**
+             * Recipe
+             * @default
+             */
+            recipe: string;
+            /** Scale */
+            scale?: number | null;
+            /**
+             * @default {
+             *       "fragile": [],
+             *       "material": "polystyrene",
+             *       "materials": [],
+             *       "scale": 72,
+             *       "use": "played"
+             *     }
+             */
+            subject: components["schemas"]["Subject"];
+            /**
+             * Undercoat
+             * @default as it is
+             * @enum {string}
+             */
+            undercoat: "as it is" | "black" | "grey" | "white" | "oxide" | "brown" | "none";
+            /**
+             * Version
+             * @default 0
+             */
+            version: number;
+            /** Weathering */
+            weathering?: ("solvent" | "all-acrylic") | null;
+            /**
+             * Zone
+             * @default
+             */
+            zone: string;
+        };
+        /**
+         * BesidePass
+         * @description A pass of one of the two: ``look`` on the zone in view, else on the first that it meets;
+         *     ``marks``: what rules say of it, the gravest first.
+         */
+        BesidePass: {
+            /** Finish */
+            finish: ("matt" | "satin" | "gloss" | "metallic") | null;
+            /** Key */
+            key: string;
+            look: components["schemas"]["Appearance"] | null;
+            /** Marks */
+            marks: components["schemas"]["DraftFinding"][];
+            /** Minutes */
+            minutes: number;
+            /** Name */
+            name: string;
+            /** Wait */
+            wait: string;
+            /** Words */
+            words: string;
+        };
+        /**
+         * BesideRow
+         * @description Two passes that answer each other, or one that the other lacks; ``apart``: what differs.
+         */
+        BesideRow: {
+            /** Apart */
+            apart: string[];
+            one: components["schemas"]["BesidePass"] | null;
+            other: components["schemas"]["BesidePass"] | null;
+        };
+        /**
+         * BesideSum
+         * @description Minutes a model, hours with waits, and what is to be mended.
+         */
+        BesideSum: {
+            /** Grave */
+            grave: number;
+            /** Hours */
+            hours: number;
+            /** Minutes */
+            minutes: number;
         };
         /**
          * Board
@@ -5489,7 +5669,31 @@ export interface operations {
             };
         };
     };
-    muster_api_draft_check_check_draft: {
+    muster_api_draft_check_lay_beside: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["BesideIn"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Beside"];
+                };
+            };
+        };
+    };
+    muster_api_draft_check_checkdraft_of: {
         parameters: {
             query?: never;
             header?: never;
@@ -6796,6 +7000,28 @@ export interface operations {
             };
         };
     };
+    muster_api_recipe_cards_card: {
+        parameters: {
+            query?: {
+                kind?: "svg" | "pdf";
+            };
+            header?: never;
+            path: {
+                code: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+        };
+    };
     muster_api_recipes_changes: {
         parameters: {
             query: {
@@ -6839,6 +7065,29 @@ export interface operations {
                 content: {
                     "application/json": components["schemas"]["RecipeOut"][];
                 };
+            };
+        };
+    };
+    muster_api_recipe_cards_core_sample: {
+        parameters: {
+            query?: {
+                kind?: "svg" | "pdf";
+                zone?: string;
+            };
+            header?: never;
+            path: {
+                code: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
             };
         };
     };

@@ -86,7 +86,7 @@ function pull(event: PointerEvent) {
     </button>
     <div
       v-if="lane"
-      class="relative h-[52px] bg-paper max-md:col-span-full max-md:row-start-2"
+      class="relative h-[52px] bg-paper max-md:col-span-full max-md:row-start-3"
       :style="{ width: `${lane}px` }"
       @click="emit('pick')"
     >
@@ -101,12 +101,22 @@ function pull(event: PointerEvent) {
         >{{ pulled ? (pulled > 0 ? `+${pulled}` : pulled) : `×${pass[seam.thickens] ?? 1}` }}</span
       >
     </div>
-    <span class="fig text-right text-14">{{ minutes }} min</span>
-    <Wait v-if="seam?.wait" :words="seam.wait" />
-    <span v-else />
-    <span v-if="turns" class="fig justify-self-center text-14 text-soft">{{ turns }}</span>
-    <Relief v-else-if="look" :look="look" class="justify-self-end" />
-    <span v-else />
+    <span class="fig text-right text-14 max-md:col-start-2 max-md:row-start-2 max-md:text-left"
+      >{{ minutes }} min</span
+    >
+    <Wait v-if="seam?.wait" :words="seam.wait" class="max-md:col-start-3 max-md:row-start-2" />
+    <span v-else class="max-md:hidden" />
+    <span
+      v-if="turns"
+      class="fig justify-self-center text-14 text-soft max-md:col-start-3 max-md:row-start-1 max-md:justify-self-start"
+      >{{ turns }}</span
+    >
+    <Relief
+      v-else-if="look"
+      :look="look"
+      class="justify-self-end max-md:col-start-3 max-md:row-start-1"
+    />
+    <span v-else class="max-md:hidden" />
   </div>
   <div v-if="seam?.inside.length" class="pl-9 max-md:pl-0">
     <button
@@ -130,7 +140,7 @@ function pull(event: PointerEvent) {
 @media (max-width: 767px) {
   .row,
   .row.lanes {
-    grid-template-columns: 24px minmax(0, 1fr) auto auto;
+    grid-template-columns: 24px minmax(0, 1fr) 98px;
   }
 }
 </style>

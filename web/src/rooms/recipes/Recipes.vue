@@ -6,9 +6,10 @@ import type { Schemas } from '../../api/client'
 import { useHouse } from '../../house'
 import { useKeys } from '../../keys'
 import { useBook } from './book'
+import Beside from './Beside.vue'
 import ClosedSection from './ClosedSection.vue'
 import type { Pass } from './draft'
-import { useDraftCheck } from './draftCheck'
+import { asked, useDraftCheck } from './draftCheck'
 import PartTabs from './PartTabs.vue'
 import RecipeHead from './RecipeHead.vue'
 import RuleSeam from './RuleSeam.vue'
@@ -43,24 +44,29 @@ const BOTH = 1400
 const schematic = computed(() => !sectioned.value || width.value >= BOTH)
 const lane = computed(() => {
   if (!sectioned.value && width.value < BOTH) return 0
-  return width.value < 700 ? Math.max(240, width.value) : 430
+  return width.value < 700 ? Math.max(240, width.value - 4) : 430
 })
 
-const look = useDraftCheck(
-  () =>
-    kind.value
-      ? {
+const inHand = computed(() =>
+  kind.value
+    ? asked(
+        {
           code: chosen.value?.recipe.id ?? '',
           kind: kind.value,
           subject: subject.value,
           scale: chosen.value?.used_by[0]?.scale ?? null,
           passes: passes.value,
           zone: zone.value,
-        }
-      : null,
-  () => tried.value,
+        },
+        tried.value,
+      )
+    : null,
+)
+const look = useDraftCheck(
+  () => inHand.value,
   () => trials.value.length,
 )
+const comparing = ref(false)
 const section = computed(() => look.value?.section ?? null)
 const shown = computed(() => zone.value || section.value?.zone || '')
 const zones = computed(() => house.known?.zones[kind.value ?? 'figure'] ?? [])
@@ -74,8 +80,8 @@ const choosing = computed(() => word.value === 'zones' || word.value === 'all_bu
 const ofAll = computed(() => look.value?.findings.filter((one) => !one.key) ?? [])
 
 onMounted(async () => {
-  const asked = typeof route.query.recipe === 'string' ? route.query.recipe : null
-  await Promise.all([house.load(), book.load(asked)])
+  const first = typeof route.query.recipe === 'string' ? route.query.recipe : null
+  await Promise.all([house.load(), book.load(first)])
   const habits = house.house
   if (habits)
     tried.value = {
@@ -87,6 +93,7 @@ onMounted(async () => {
 
 watch(code, (now) => {
   picked.value = word.value = part.value = null
+  comparing.value = false
   zone.value = ''
   if (now) void router.replace({ query: { ...route.query, recipe: now } })
 })
@@ -130,7 +137,14 @@ function add(found: Pass[]) {
     <RecipeHead v-else :book="book" :look="look" />
     <template v-if="kind">
       <Versions v-if="chosen" :chosen="chosen" @followed="book.taken(chosen.recipe.id)" />
-      <div class="flex flex-wrap items-end justify-between gap-x-6">
+      <Beside
+        v-if="comparing && inHand && passes.length"
+        :asked="inHand"
+        :chosen="chosen"
+        :recipes="list ?? []"
+        @close="comparing = false"
+      />
+      <div v-else class="flex flex-wrap items-end justify-between gap-x-6">
         <PartTabs :passes="passes" :subject="subject" :part="part" @show="show" />
         <button
           v-if="width < BOTH"
@@ -142,6 +156,7 @@ function add(found: Pass[]) {
         </button>
       </div>
       <div
+        v-if="!comparing"
         class="grid gap-x-8"
         :class="schematic ? 'grid-cols-[340px_minmax(0,1fr)] max-lg:grid-cols-1' : 'grid-cols-1'"
       >
@@ -165,7 +180,6 @@ function add(found: Pass[]) {
             />
           </template>
           <WhatIf v-model="tried" :look="look" class="mt-3" />
-          <slot />
         </div>
         <div class="min-w-0">
           <div
@@ -173,12 +187,13 @@ function add(found: Pass[]) {
             :class="{ lanes: lane }"
           >
             <span>Passes, the last on top</span>
-            <span v-if="lane" :style="{ width: `${lane}px` }">on the {{ shown }}, open</span>
+            <span v-if="lane" class="max-md:hidden" :style="{ width: `${lane}px` }"
+              >on the {{ shown }}, open</span
+            >
             <span class="text-right max-md:hidden">a model</span>
             <span class="max-md:hidden">then wait</span>
-            <span class="places grid grid-cols-3"
-              ><span>recess</span><span class="text-center">flat</span
-              ><span class="text-right">edge</span></span
+            <span class="flex justify-between"
+              ><span>recess</span><span>flat</span><span>edge</span></span
             >
           </div>
           <Stack
@@ -232,6 +247,33 @@ function add(found: Pass[]) {
         </div>
       </div>
       <p v-if="code" class="mt-3 flex flex-wrap gap-x-5 text-14">
+        <button class="link" :aria-expanded="comparing" @click="comparing = !comparing">
+          Beside another
+        </button>
+        <span class="fig"
+          >Card
+          <a
+            v-for="one in ['pdf', 'svg']"
+            :key="one"
+            class="link inline-block content-center"
+            :href="`/api/recipes/${code}/card?kind=${one}`"
+            :aria-label="`Recipe card, ${one}`"
+            download
+            >{{ one }}</a
+          ></span
+        >
+        <span class="fig"
+          >Core sample
+          <a
+            v-for="one in ['pdf', 'svg']"
+            :key="one"
+            class="link inline-block content-center"
+            :href="`/api/recipes/${code}/core-sample?kind=${one}&zone=${encodeURIComponent(shown)}`"
+            :aria-label="`Core sample, ${one}`"
+            download
+            >{{ one }}</a
+          ></span
+        >
         <button class="link" @click="book.copy">Copy</button>
         <a class="link content-center" :href="`/api/recipes/${code}/file`" download>To a file</a>
         <button

@@ -2,36 +2,32 @@ import { ref, watch } from 'vue'
 import { client, told, type Schemas } from '../../api/client'
 import type { WhatIf } from './WhatIf.vue'
 
-type Asked = Schemas['DraftIn']
+export type Asked = Schemas['DraftIn']
+type Given = Pick<Asked, 'code' | 'kind' | 'subject' | 'scale' | 'passes' | 'zone'>
 
-export interface Draft {
-  code: string
-  kind: Asked['kind']
-  subject: Asked['subject']
-  scale: number | null
-  passes: Schemas['Pass'][]
-  zone: string
+/** A draft as it is asked about, in the room and by the habits that are tried on it. */
+export function asked(draft: Given, tried: WhatIf): Asked {
+  return {
+    ...draft,
+    celsius: tried.air.celsius ?? null,
+    humidity: tried.air.humidity ?? null,
+    weathering: tried.acrylic ? 'all-acrylic' : 'solvent',
+    undercoat: tried.undercoat,
+  }
 }
 
 /** What the layers of a draft say, asked for at each change; an answer overtaken is dropped. */
-export function useDraftCheck(draft: () => Draft | null, what: () => WhatIf, more: () => unknown) {
+export function useDraftCheck(draft: () => Asked | null, more: () => unknown) {
   const found = ref<Schemas['DraftReport'] | null>(null)
-  let asked = 0
+  let times = 0
 
   watch(
-    () => JSON.stringify([draft(), what(), more()]),
+    () => JSON.stringify([draft(), more()]),
     async () => {
-      const [now, tried, mine] = [draft(), what(), ++asked]
-      if (!now) return
-      const body = {
-        ...now,
-        celsius: tried.air.celsius ?? null,
-        humidity: tried.air.humidity ?? null,
-        weathering: tried.acrylic ? ('all-acrylic' as const) : ('solvent' as const),
-        undercoat: tried.undercoat,
-      }
+      const [body, mine] = [draft(), ++times]
+      if (!body) return
       const next = await told(client.POST('/api/draft-check', { body })).catch(() => null)
-      if (mine === asked && next) found.value = next
+      if (mine === times && next) found.value = next
     },
     { immediate: true },
   )
