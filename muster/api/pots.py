@@ -18,6 +18,7 @@ from muster.apps.plan.services import change_recipe, units_with
 from muster.apps.recipes.queries import newest_version
 from muster.core.colour import match as matching
 from muster.core.colour.reconstruct import reflectance_of_hex
+from muster.core.colour.spaces import difference
 from muster.core.colour.variants import in_tone_with
 from muster.core.errors import DomainError
 from muster.core.recipes.repaint import painted_with
@@ -43,6 +44,10 @@ class PotOut(Schema):
     target: str
     predicted: str
     dried: str
+    off: float | None
+    """How far it dried from what was predicted, ΔE00; None until it has dried."""
+    lighter: float | None
+    """By how much lighter, L*."""
     note: str
     made_at: str
 
@@ -173,11 +178,15 @@ def use(request: UserRequest, pot_id: int, payload: UseIn) -> UsedOut:
 
 
 def _out(user: User) -> list[PotOut]:
-    return [
-        PotOut(
+    found = []
+    for row in Pot.objects.filter(owner=user, gone=False).order_by("-made_at", "-pk"):
+        off = lighter = None
+        if row.dried:
+            was, now = lab_of_hex(row.predicted), lab_of_hex(row.dried)
+            off, lighter = round(float(difference(was, now)), 1), round(float(now[0] - was[0]), 1)
+        found.append(PotOut(
             id=row.pk, name=row.name, drops=[PotDrop(**one) for one in row.drops],
-            target=row.target, predicted=row.predicted, dried=row.dried, note=row.note,
-            made_at=row.made_at.isoformat(),
-        )
-        for row in Pot.objects.filter(owner=user, gone=False).order_by("-made_at", "-pk")
-    ]  # fmt: skip
+            target=row.target, predicted=row.predicted, dried=row.dried, off=off,
+            lighter=lighter, note=row.note, made_at=row.made_at.isoformat(),
+        ))  # fmt: skip
+    return found

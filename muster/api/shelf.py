@@ -25,6 +25,7 @@ from muster.core.colour.paint import coats_to_cover, contrast_ratio
 from muster.core.colour.reconstruct import keep_reflectances, reflectance_of_hex
 from muster.core.formats import shelf as shelf_format
 from muster.core.typed.paint_line import read_paint
+from muster.core.typed.shelf_lines import read_paints, read_swatches, read_weighings
 
 router = Router()
 
@@ -129,6 +130,43 @@ def add_typed(request: UserRequest, payload: LineIn) -> list[PaintOut]:
     return _out(request.user)
 
 
+class LinesIn(Schema):
+    """Paints, swatches or weights, a line each."""
+
+    lines: Annotated[str, Field(max_length=30_000)]
+
+
+@router.post("/shelf/lines/preview", response=ShelfPreview)
+def preview_lines(request: UserRequest, payload: LinesIn) -> ShelfPreview:
+    """What a pasted list would put on the shelf; nothing is changed."""
+    return _preview(request.user, _pasted(payload.lines))
+
+
+@router.post("/shelf/lines", response=list[PaintOut])
+def take_lines(request: UserRequest, payload: LinesIn) -> list[PaintOut]:
+    """Put a pasted list on the shelf, what stands there already left out: all or nothing."""
+    services.keep_unknown(request.user, _pasted(payload.lines))
+    return _out(request.user)
+
+
+@router.post("/shelf/swatches", response=list[PaintOut])
+def read_many(request: UserRequest, payload: LinesIn) -> list[PaintOut]:
+    """Swatches typed in or pasted, a line each; their paints learn from them: all or nothing."""
+    rows = _by_names(request.user)
+    for name, reading in read_swatches(payload.lines, rows):
+        services.add_swatch(services.own_paint(request.user, rows[name]), reading)
+    return _out(request.user)
+
+
+@router.post("/shelf/weighings", response=list[PaintOut])
+def weigh_many(request: UserRequest, payload: LinesIn) -> list[PaintOut]:
+    """Pots weighed, a line each, in grams with the pot: all or nothing."""
+    rows = _by_names(request.user)
+    found = read_weighings(payload.lines, rows)
+    services.weigh_all(request.user, [(rows[name], grams) for name, grams in found])
+    return _out(request.user)
+
+
 @router.post("/shelf/{paint_id}", response=list[PaintOut])
 def change(request: UserRequest, paint_id: int, payload: PaintIn) -> list[PaintOut]:
     """Change a label; what is left is weighed, not typed over."""
@@ -197,7 +235,18 @@ def export(request: UserRequest, kind: Literal["csv", "gpl", "json"] = "csv") ->
 @router.post("/shelf-file/preview", response=ShelfPreview)
 def preview(request: UserRequest, file: File[UploadedFile]) -> ShelfPreview:
     """What an import would do; nothing is changed."""
-    known, new = services.told_apart(request.user, _document(file))
+    return _preview(request.user, _document(file))
+
+
+@router.post("/shelf-file", response=list[PaintOut])
+def take_in(request: UserRequest, file: File[UploadedFile]) -> list[PaintOut]:
+    """Import paints that are not on the shelf yet: all or nothing."""
+    services.keep_unknown(request.user, _document(file))
+    return _out(request.user)
+
+
+def _preview(user: User, paints: list[OwnedPaint]) -> ShelfPreview:
+    known, new = services.told_apart(user, paints)
     return ShelfPreview(
         new=[one.name for one in new], known=[one.name for one in known],
         sounds_like=[
@@ -206,11 +255,16 @@ def preview(request: UserRequest, file: File[UploadedFile]) -> ShelfPreview:
     )  # fmt: skip
 
 
-@router.post("/shelf-file", response=list[PaintOut])
-def take_in(request: UserRequest, file: File[UploadedFile]) -> list[PaintOut]:
-    """Import paints that are not on the shelf yet: all or nothing."""
-    services.keep_unknown(request.user, _document(file))
-    return _out(request.user)
+def _pasted(text: str) -> list[OwnedPaint]:
+    """A pasted table or document is read as a file; anything else as typed lines."""
+    if shelf_format.is_document(text):
+        return shelf_format.read(text.encode())
+    return read_paints(text)
+
+
+def _by_names(user: User) -> dict[str, int]:
+    """What each paint may be called, and its id."""
+    return {name: entry.id for entry in shelf_entries(user.pk)[::-1] for name in entry.names}
 
 
 def _document(file: UploadedFile) -> list[OwnedPaint]:

@@ -64,9 +64,10 @@ MOST_NAMED = 80
 def nearest(word: str, known: Iterable[str]) -> str:
     """What to use instead of an unknown word: the most alike of those known, else all of them."""
     words = list(known)
-    alike = difflib.get_close_matches(word.casefold(), words, n=2, cutoff=0.6)
+    spelt = {each.casefold(): each for each in reversed(words)}
+    alike = difflib.get_close_matches(word.casefold(), spelt, n=2, cutoff=0.6)
     if alike:
-        return f"did you mean {' or '.join(alike)}?"
+        return f"did you mean {' or '.join(spelt[each] for each in alike)}?"
     more = f" or {len(words) - MOST_NAMED} others" if len(words) > MOST_NAMED else ""
     return f"use {', '.join(words[:MOST_NAMED])}{more}"
 

@@ -8,12 +8,15 @@ from collections.abc import Callable, Iterator
 from typing import Any
 
 import pytest
+from django.test import Client
 from selenium import webdriver
 from selenium.webdriver.chrome.options import Options
 from selenium.webdriver.chrome.service import Service
 from selenium.webdriver.common.by import By
 from selenium.webdriver.remote.webelement import WebElement
 from selenium.webdriver.support.ui import WebDriverWait
+
+from tests.conftest import NEW, Clock, post
 
 ARGUMENTS = (
     "--headless=new", "--no-sandbox", "--disable-gpu", "--disable-background-networking",
@@ -80,6 +83,21 @@ class Browser:
     def text(self) -> str:
         """All that the page says."""
         return self.driver.find_element(By.TAG_NAME, "body").text
+
+
+SMALL = {**NEW, "units": [{"line": "3 pikes foot 1/72", "recipe": "infantry-six"}]}
+
+
+@pytest.fixture
+def inside(browser: Browser, ada: Client, held: Clock) -> Browser:
+    """A browser that is signed in already, in a small muster; signing up has its own tests."""
+    made = post(ada, "musters", SMALL)
+    assert made.status_code == 200, made.content
+    cookie = {"name": "sessionid", "value": ada.cookies["sessionid"].value, "path": "/"}
+    browser.driver.add_cookie(cookie)
+    browser.go(f"/{made.body['id']}/roll")
+    browser.find("//*[contains(., 'models still to do')]")
+    return browser
 
 
 @pytest.fixture(scope="session")

@@ -36,6 +36,10 @@ export const useShelf = defineStore('shelf', () => {
 
   const type = (line: string) =>
     took(() => told(client.POST('/api/shelf/typed', { body: { line } })))
+  const swatches = (lines: string) =>
+    took(() => told(client.POST('/api/shelf/swatches', { body: { lines } })))
+  const weighings = (lines: string) =>
+    took(() => told(client.POST('/api/shelf/weighings', { body: { lines } })))
   const change = (one: number, paint: Paint['paint']) =>
     took(() => told(client.POST('/api/shelf/{paint_id}', { ...id(one), body: { paint } })))
   const weigh = (one: number, grams: number | null) =>
@@ -72,7 +76,7 @@ export const useShelf = defineStore('shelf', () => {
   }
 
   return {
-    paints, pots, off, colours, load, took, type, change, weigh, bought, read, forget, unlearn, takeOff,
+    paints, pots, off, colours, load, took, type, swatches, weighings, change, weigh, bought, read, forget, unlearn, takeOff,
     putBack, pot,
   } // prettier-ignore
 })

@@ -80,17 +80,30 @@ def weigh(user: User, paint_id: int, grams: float | None) -> None:
 
     Raises Http404 where the paint is not his, DomainError for less than an empty pot weighs.
     """
-    row, now = own_paint(user, paint_id), clock.now()
-    entries = used_from(user, shelf_entries(user.pk))
-    paint = next(entry.paint for entry in entries if entry.id == row.pk)
-    if grams is None:
-        grams = SimulatedScale(int(now.timestamp())).grams(paint)
-    if grams < paint.tare_g * 0.5:
-        raise DomainError(
-            f"{grams:g} g is less than half of the empty pot ({paint.tare_g:g} g): weigh pot "
-            "and paint together, or correct the pot's weight"
-        )
-    row.facts.create(kind=PaintFact.Kind.WEIGHED, at=now, ml=ml_of(grams, paint))
+    weigh_all(user, [(own_paint(user, paint_id).pk, grams)])
+
+
+def weigh_all(user: User, pots: list[tuple[int, float | None]]) -> None:
+    """Weigh pots by their paints' ids: all or none.
+
+    Raises DomainError for less than an empty pot weighs.
+    """
+    now = clock.now()
+    paints = {one.id: one.paint for one in used_from(user, shelf_entries(user.pk))}
+    complaints, facts = [], []
+    for paint_id, stated in pots:
+        paint = paints[paint_id]
+        grams = SimulatedScale(int(now.timestamp())).grams(paint) if stated is None else stated
+        if grams < paint.tare_g * 0.5:
+            complaints.append(
+                f"{paint.name}: {grams:g} g is less than half of the empty pot ({paint.tare_g:g} "
+                "g): weigh pot and paint together, or correct the pot's weight"
+            )
+        kind, ml = PaintFact.Kind.WEIGHED, ml_of(grams, paint)
+        facts.append(PaintFact(paint_id=paint_id, kind=kind, at=now, ml=ml))
+    if complaints:
+        raise DomainError(*complaints)
+    PaintFact.objects.bulk_create(facts)
 
 
 def buy(user: User, paint_id: int, ml: float) -> None:

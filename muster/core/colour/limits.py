@@ -23,7 +23,10 @@ HUES_KEPT = (4.0, 10.0, 20.0)
 """Degrees within which a hue counts as held: the closest that has any mix."""
 MOST_EXTREME = 18
 SHARES = (0.03, 0.08, 0.17, 0.33, 0.5, 0.67, 0.83, 0.92, 0.97)
-THIRDS = tuple(way for way in product(range(1, 6), repeat=3) if sum(way) <= 7)
+MOST_TRIPLES = 30_000
+"""Mixes of three that are looked at: the fewer the paints, the finer their steps."""
+FINER = 4
+"""Points on a curve for each that is mixed."""
 WORTH_BUYING = 0.7
 """Of the difference that is left, what a paint must take away at least to be named."""
 
@@ -125,11 +128,28 @@ def _cloud(shelf: Shelf, group: Sequence[int]) -> Floats:
     pairs = np.array([(a, b) for a in extremes for b in group if a != b])
     if len(pairs):
         ways = np.array([(share, 1 - share) for share in SHARES])
-        labs.append(_labs(shelf, pairs, ways))
+        curves = _labs(shelf, pairs, ways).reshape(len(pairs), len(SHARES), 3)
+        labs += [_between(curves).reshape(-1, 3), curves[:, -1]]
     triples = np.array(list(combinations(extremes, 3)))
     if len(triples):
-        labs.append(_labs(shelf, triples, np.array(THIRDS, dtype=float)))
+        labs.append(_labs(shelf, triples, _thirds(MOST_TRIPLES // len(triples))))
     return np.vstack(labs)
+
+
+def _thirds(most: int) -> Floats:
+    """Ways to part a whole into three (n, 3), as finely as ``most`` of them allow."""
+    parts = max(6, min(24, int((2 * most) ** 0.5)))
+    ways = [(a, b, parts - a - b) for a in range(1, parts) for b in range(1, parts - a)]
+    return np.array(ways, dtype=float)
+
+
+def _between(curves: Floats) -> Floats:
+    """Points on curves (n, shares, 3) closer than they were mixed: a lightness is met on the way
+    from one share to the next."""
+    steps = np.arange(FINER) / FINER
+    here, there = curves[:, :-1, None, :], curves[:, 1:, None, :]
+    found: Floats = here + (there - here) * steps[None, None, :, None]
+    return found
 
 
 def _labs(shelf: Shelf, sets: np.ndarray, ways: Floats) -> Floats:
@@ -137,28 +157,60 @@ def _labs(shelf: Shelf, sets: np.ndarray, ways: Floats) -> Floats:
     return lab_of(xyz_of(shown(k, s))).reshape(-1, 3)
 
 
-def _outline(points: Floats) -> tuple[tuple[float, float], ...]:
-    """The convex hull of points (n, 2), around; the points themselves where they are too few."""
-    # Loaded where limits are drawn: a match needs none of it.
-    from scipy.spatial import ConvexHull, QhullError
+DIRECTIONS = 72
+"""In which an outline is looked for, about the middle of what is reached."""
 
+
+def _outline(points: Floats) -> tuple[tuple[float, float], ...]:
+    """The outline of points (n, 2), around: the farthest in each direction from their middle, since
+    mixtures bend inwards and no straight line between two paints is reached. The points themselves
+    where they are too few."""
     if len(points) < 3:
         return tuple((float(a), float(b)) for a, b in points)
-    try:
-        around = points[ConvexHull(points).vertices]
-    except QhullError:
-        around = points[[int(points[:, 0].argmin()), int(points[:, 0].argmax())]]
-    return tuple((float(a), float(b)) for a, b in around)
+    low, high = points.min(axis=0), points.max(axis=0)
+    middle = (low + high) / 2
+    away = points - middle
+    sector = np.floor(
+        (np.arctan2(away[:, 1], away[:, 0]) + np.pi) / (2 * np.pi) * DIRECTIONS
+    ).astype(int) % DIRECTIONS  # fmt: skip
+    length = np.hypot(away[:, 0], away[:, 1])
+    farthest: dict[int, int] = {}
+    for index in np.argsort(length):
+        farthest[int(sector[index])] = int(index)
+    # A direction in which hardly anything was mixed is no bay: its neighbours say how far it goes.
+    reach = np.zeros(DIRECTIONS)
+    for one, index in farthest.items():
+        reach[one] = length[index]
+    steps = np.abs(np.arange(DIRECTIONS)[:, None] - np.arange(DIRECTIONS)[None, :])
+    steps = np.minimum(steps, DIRECTIONS - steps)
+    least = (reach[None, :] * STEEPEST**steps * (steps > 0)).max(axis=1)
+    kept = np.array([one for one in sorted(farthest) if reach[one] >= least[one]])
+    far = reach[kept]
+    beside = (np.diff(kept, append=kept[:1] + DIRECTIONS) == 1) & (
+        np.diff(kept, prepend=kept[-1:] - DIRECTIONS) == 1
+    )
+    for _ in range(SMOOTHED):
+        # Between two directions beside it that reach far, one that reaches less was mixed coarsely.
+        between = (np.roll(far, 1) + np.roll(far, -1)) / 2
+        far = np.where(beside, np.maximum(far, between), far)
+    out = away[[farthest[one] for one in kept]] * (far / reach[kept])[:, None] + middle
+    return tuple((float(a), float(b)) for a, b in out)
+
+
+SMOOTHED = 3
+"""Times that a notch in the outline is filled to between its neighbours."""
+STEEPEST = 0.8
+"""Of what one direction reaches, what the next one reaches at least."""
 
 
 def _within(boundary: Sequence[tuple[float, float]], point: Floats) -> bool:
-    """Whether a point lies inside a convex outline, given counter-clockwise."""
-    if len(boundary) < 3:
-        return False
-    corners = np.array(boundary)
-    edges = np.roll(corners, -1, axis=0) - corners
-    to_point = point - corners
-    return bool((edges[:, 0] * to_point[:, 1] - edges[:, 1] * to_point[:, 0] >= -1e-9).all())
+    """Whether a point lies inside an outline: a line from it crosses it an odd number of times."""
+    inside = False
+    x, y = float(point[0]), float(point[1])
+    for (x0, y0), (x1, y1) in zip(boundary, (*boundary[1:], *boundary[:1]), strict=True):
+        if (y0 > y) != (y1 > y) and x < x0 + (y - y0) / (y1 - y0) * (x1 - x0):
+            inside = not inside
+    return inside
 
 
 def _in_hue(cloud: Floats, target: Floats) -> Floats:

@@ -56,6 +56,15 @@ def write_json(paints: Iterable[OwnedPaint]) -> str:
     return written(SHELF_FILE, ShelfFile("crisp-muster/shelf", 1, tuple(paints)))
 
 
+def is_document(text: str) -> bool:
+    """Whether a text begins as a JSON shelf, a GIMP palette, or a table with named columns does."""
+    first = next(iter(text.lstrip("\ufeff \n\r\t").splitlines()), "").lower()
+    if first.startswith(("{", "gimp palette")):
+        return True
+    columns = {OTHER_NAMES.get(one.strip(), one.strip()) for one in re.split(r"[,;\t]", first)}
+    return {"name", "colour"} <= columns
+
+
 def read(text: bytes, name: str = "") -> list[OwnedPaint]:
     """A shelf from a file of any of the three formats, told apart by what it begins with.
 

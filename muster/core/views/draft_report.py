@@ -2,7 +2,7 @@
 
 from __future__ import annotations
 
-from collections.abc import Mapping
+from collections.abc import Callable, Mapping
 from dataclasses import dataclass, replace
 from itertools import chain
 from typing import Literal
@@ -32,7 +32,7 @@ from muster.core.stack.windows import window_of
 from muster.core.typed.pass_words import how
 from muster.core.views.pass_line import Word, line_of
 from muster.core.views.section import Section, main_zone, section_of
-from muster.core.vocabulary import Finish, Purpose
+from muster.core.vocabulary import Finish
 
 
 @dataclass(frozen=True)
@@ -132,7 +132,7 @@ class DraftReport:
     bare: Appearance
     """What is not painted yet."""
     uncovered: list[str]
-    """Zones in sight that no paint covers."""
+    """Zones in sight that no paint hides."""
     grounded: list[str]
     """Zones in sight that keep their undercoat, though others have colours."""
     section: Section | None
@@ -184,7 +184,8 @@ class Draft:
             cure=round(drying_factor("cure", self.climate), 2),
             spraying=spray_limit(self.climate) or "fine",
             bare=bare(report.walked.material).look(),
-            uncovered=_without(report.walked, ()), grounded=_grounded(report.walked),
+            uncovered=[] if report.walked.effects_only else _unmet(report.walked, _hides),
+            grounded=_grounded(report.walked),
             section=self._section(report.walked, outer),
         )  # fmt: skip
 
@@ -297,15 +298,9 @@ def _thickens(layer: AppliedLayer) -> Literal["coats", "thick", ""]:
     return "thick" if by_bulk else "coats"
 
 
-def _without(walked: Walk, grounds: tuple[Purpose, ...]) -> list[str]:
-    """Zones in sight, of those that stand on their own, on which no paint lies at the end, passes
-    of these purposes apart."""
-    met = {
-        zone
-        for step in walked.steps
-        if step.layer.paints and step.layer.purpose not in grounds
-        for zone in step.layer.zones
-    }
+def _unmet(walked: Walk, counts: Callable[[AppliedLayer], bool]) -> list[str]:
+    """Zones in sight, of those that stand on their own, that no pass that counts meets."""
+    met = {zone for step in walked.steps if counts(step.layer) for zone in step.layer.zones}
     return [
         zone.name
         for zone in walked.zones.values()
@@ -313,8 +308,16 @@ def _without(walked: Walk, grounds: tuple[Purpose, ...]) -> list[str]:
     ]
 
 
+def _hides(layer: AppliedLayer) -> bool:
+    """A wash or a filter over the bare material leaves it bare."""
+    lays = layer.does(TechniqueTrait.HIDES) or layer.medium_has(MediumTrait.POOLS)
+    return layer.paints and lays
+
+
 def _grounded(walked: Walk) -> list[str]:
-    bare_of_all, without = _without(walked, ()), _without(walked, ("ground",))
+    """Zones on which paint lies, but none beside the undercoat, where others have more."""
+    bare_of_all = _unmet(walked, _hides)
+    without = _unmet(walked, lambda layer: layer.paints and layer.purpose != "ground")
     seen = [one for one in walked.zones.values() if not (one.clear or one.hidden or one.within)]
     kept = [zone for zone in without if zone not in bare_of_all]
     return kept if len(without) < len(seen) else []

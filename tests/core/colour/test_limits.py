@@ -36,11 +36,20 @@ def test_what_is_inside_can_be_mixed_and_what_cannot_be_mixed_is_outside(paints:
     assert out > 2
 
 
+def depth(boundary: tuple[tuple[float, float], ...], point: np.ndarray) -> float:
+    """How far inside an outline a point lies; below 0 outside."""
+    corners = np.array(boundary)
+    edges = np.roll(corners, -1, axis=0) - corners
+    along = np.clip(((point - corners) * edges).sum(axis=1) / (edges**2).sum(axis=1), 0, 1)
+    nearest = float(np.hypot(*(point - corners - along[:, None] * edges).T).min())
+    angles = np.unwrap(np.arctan2(*(np.vstack([corners, corners[:1]]) - point).T[::-1]))
+    return nearest if abs(angles[-1] - angles[0]) > np.pi else -nearest
+
+
 def test_every_mix_at_that_lightness_lies_within_the_outline() -> None:
     mine = own("#f4f3ee", "#1b1b1d", "#b3231f", "#f2c400", "#1f4fa0")
     goal = lab("#6f6a62")
-    corners = np.array(limits(mine, goal).boundary)
-    edges = np.roll(corners, -1, axis=0) - corners
+    boundary = limits(mine, goal).boundary
     rng = np.random.default_rng(4)
     met = 0
     while met < 60:
@@ -49,10 +58,21 @@ def test_every_mix_at_that_lightness_lies_within_the_outline() -> None:
         if abs(mix.lab[0] - goal[0]) > AROUND_L:
             continue
         met += 1
-        to_point = np.array(mix.lab[1:]) - corners
-        turned = edges[:, 0] * to_point[:, 1] - edges[:, 1] * to_point[:, 0]
         # Between the mixes by which it was drawn the outline cuts its own bend a little.
-        assert (turned / np.hypot(*edges.T) > -1.0).all()
+        assert depth(boundary, np.array(mix.lab[1:])) > -1.5
+
+
+def test_the_outline_bends_inwards_where_mixtures_do() -> None:
+    """Blue and yellow make a green far duller than the middle of the line between them: what lies
+    on that line, beyond all greens, is not reached. Facts of mixing, common practice."""
+    mine = own("#f4f3ee", "#1b1b1d", "#f2c400", "#1f4fa0", "#b3231f")
+    goal = lab("#6f6a62")
+    corners = np.array(limits(mine, goal).boundary)
+    edges = np.roll(corners, -1, axis=0) - corners
+    turns = edges[:, 0] * np.roll(edges, -1, axis=0)[:, 1] - (
+        edges[:, 1] * np.roll(edges, -1, axis=0)[:, 0]
+    )
+    assert (turns < 0).any() and (turns > 0).sum() > (turns < 0).sum()
 
 
 def test_out_of_reach_the_hue_is_held_and_chroma_or_lightness_given_up() -> None:

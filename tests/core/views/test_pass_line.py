@@ -71,6 +71,9 @@ def test_zones_that_no_paint_meets_are_told_and_those_that_keep_their_undercoat(
     grounded = seen(UNDER, low, p("brush", "high", zones=["upper"]))
     assert grounded.uncovered == [] and "running gear" in grounded.grounded
     assert seen(UNDER).grounded == []
+    # A wash over the bare material leaves it bare; what only adds to a painted model says nothing.
+    assert "upper" in seen(low, p("wash", "wash")).uncovered
+    assert seen(p("sponge", "rust"), MATT).uncovered == []
 
 
 def test_what_makes_a_film_thicker_is_known_by_what_it_is_of() -> None:

@@ -1429,6 +1429,66 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/shelf/lines": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Take Lines
+         * @description Put a pasted list on the shelf, what stands there already left out: all or nothing.
+         */
+        post: operations["muster_api_shelf_take_lines"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/shelf/lines/preview": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Preview Lines
+         * @description What a pasted list would put on the shelf; nothing is changed.
+         */
+        post: operations["muster_api_shelf_preview_lines"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/shelf/swatches": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Read Many
+         * @description Swatches typed in or pasted, a line each; their paints learn from them: all or nothing.
+         */
+        post: operations["muster_api_shelf_read_many"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/shelf/typed": {
         parameters: {
             query?: never;
@@ -1443,6 +1503,26 @@ export interface paths {
          * @description Add a paint from a typed line.
          */
         post: operations["muster_api_shelf_add_typed"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/shelf/weighings": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Weigh Many
+         * @description Pots weighed, a line each, in grams with the pot: all or nothing.
+         */
+        post: operations["muster_api_shelf_weigh_many"];
         delete?: never;
         options?: never;
         head?: never;
@@ -2049,7 +2129,8 @@ export interface components {
         };
         /**
          * BesideRow
-         * @description Two passes that answer each other, or one that the other lacks; ``apart``: what differs.
+         * @description Two passes that answer each other, or one that the other lacks; ``apart``: what differs,
+         *     colours in ΔE00.
          */
         BesideRow: {
             /** Apart */
@@ -3091,6 +3172,14 @@ export interface components {
             line: string;
         };
         /**
+         * LinesIn
+         * @description Paints, swatches or weights, a line each.
+         */
+        LinesIn: {
+            /** Lines */
+            lines: string;
+        };
+        /**
          * LivenedOut
          * @description A filter over a patch: what it does to chroma and lightness.
          */
@@ -4050,12 +4139,16 @@ export interface components {
             drops: components["schemas"]["PotDrop"][];
             /** Id */
             id: number;
+            /** Lighter */
+            lighter: number | null;
             /** Made At */
             made_at: string;
             /** Name */
             name: string;
             /** Note */
             note: string;
+            /** Off */
+            off: number | null;
             /** Predicted */
             predicted: string;
             /** Target */
@@ -7325,6 +7418,78 @@ export interface operations {
             };
         };
     };
+    muster_api_shelf_take_lines: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["LinesIn"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["PaintOut"][];
+                };
+            };
+        };
+    };
+    muster_api_shelf_preview_lines: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["LinesIn"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ShelfPreview"];
+                };
+            };
+        };
+    };
+    muster_api_shelf_read_many: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["LinesIn"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["PaintOut"][];
+                };
+            };
+        };
+    };
     muster_api_shelf_add_typed: {
         parameters: {
             query?: never;
@@ -7335,6 +7500,30 @@ export interface operations {
         requestBody: {
             content: {
                 "application/json": components["schemas"]["LineIn"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["PaintOut"][];
+                };
+            };
+        };
+    };
+    muster_api_shelf_weigh_many: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["LinesIn"];
             };
         };
         responses: {

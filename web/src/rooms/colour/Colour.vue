@@ -2,18 +2,22 @@
 import { computed, onMounted, ref } from 'vue'
 import { useHouse } from '../../house'
 import { useShelf } from '../../shelf'
+import Answers from './Answers.vue'
 import { useMixing } from './mixing'
 import MixBench from './MixBench.vue'
 import MoreColour from './MoreColour.vue'
 import PaintCard from './PaintCard.vue'
 import Photograph from './Photograph.vue'
 import Pots from './Pots.vue'
+import Reach from './Reach.vue'
+import SavePot from './SavePot.vue'
 import ScreenCheck from './ScreenCheck.vue'
 import ShelfList from './ShelfList.vue'
 
 const shelf = useShelf()
 const house = useHouse()
 const mixing = useMixing()
+const { drops, predicted } = mixing
 const chosen = ref<number | null>(null)
 const one = computed(() => shelf.paints?.find((paint) => paint.id === chosen.value))
 
@@ -30,13 +34,22 @@ function aim(colour: string) {
 <template>
   <div class="flex min-h-14 items-center justify-between gap-3">
     <h1>Colour</h1>
-    <p class="text-soft">Judge a mix dry, by daylight.</p>
+    <p class="text-soft">Judge it dry, by daylight.</p>
   </div>
-  <div class="grid grid-cols-[250px_1fr] gap-8 max-md:grid-cols-1">
-    <ShelfList v-model="chosen" @put="mixing.put" />
-    <div class="min-w-0">
-      <PaintCard v-if="one" :key="one.id" :one="one" @target="aim" />
-      <MixBench :mixing="mixing" />
+  <div class="bench grid gap-x-8 max-[1099px]:gap-y-4">
+    <ShelfList v-model="chosen" class="shelf" @put="mixing.put" />
+    <PaintCard v-if="one" :key="one.id" class="card" :one="one" @target="aim" />
+    <MixBench class="mix min-w-0" :mixing="mixing" />
+    <div class="reach min-w-0">
+      <Reach :mixing="mixing" />
+      <p v-if="predicted?.difference != null" class="fig mt-2" role="status">
+        <b class="text-22">{{ predicted.difference.toFixed(1) }}</b>
+        <span> apart (CIEDE2000): {{ predicted.apart }}</span>
+      </p>
+      <Answers :mixing="mixing" />
+      <SavePot v-if="drops.length" :mixing="mixing" />
+    </div>
+    <div class="more min-w-0">
       <Pots @take="mixing.take" @target="mixing.target.value = $event" />
       <Photograph @choose="aim" />
       <MoreColour :mixing="mixing" />
@@ -44,3 +57,32 @@ function aim(colour: string) {
     </div>
   </div>
 </template>
+
+<style scoped>
+.bench {
+  grid-template:
+    'shelf card card' auto
+    'shelf mix reach' auto
+    'shelf more more' 1fr / 240px minmax(0, 1fr) minmax(0, 392px);
+}
+.shelf {
+  grid-area: shelf;
+}
+.card {
+  grid-area: card;
+}
+.mix {
+  grid-area: mix;
+}
+.reach {
+  grid-area: reach;
+}
+.more {
+  grid-area: more;
+}
+@media (max-width: 1099px) {
+  .bench {
+    grid-template: 'mix' auto 'reach' auto 'card' auto 'shelf' auto 'more' auto / minmax(0, 1fr);
+  }
+}
+</style>

@@ -1,46 +1,47 @@
 <script setup lang="ts">
 import type { Schemas } from '../../api/client'
 
-/** One to four coats over each undercoat. */
+/** One to four coats over each undercoat, from the ground down. */
 defineProps<{ ladders: Schemas['Ladder'][]; hides: number | null }>()
-const W = 56
-const H = 34
 const coats = (many: number | null) =>
   many === null ? 'more than 12 coats' : many === 1 ? '1 coat' : `${many} coats`
 </script>
 
 <template>
   <div
-    class="mt-4 flex flex-wrap gap-6"
+    class="mt-3 grid grid-cols-4 gap-2 max-md:grid-cols-2"
     role="group"
     aria-label="One to four coats over undercoats"
   >
     <figure v-for="one in ladders" :key="one.ground">
-      <div class="bg-paper p-2">
+      <div class="bg-paper px-3 py-2">
         <svg
-          :width="W * 5"
-          :height="H"
+          width="100%"
+          height="112"
+          viewBox="0 0 80 112"
+          preserveAspectRatio="none"
+          class="block border border-key"
           role="img"
           :aria-label="`${one.ground}, then one to four coats`"
         >
           <rect
             v-for="(colour, n) in [one.colour, ...one.coats]"
             :key="n"
-            :x="n * W"
-            width="56"
-            :height="H"
+            :y="n * 22.4"
+            width="80"
+            height="22.5"
             :fill="colour"
+            shape-rendering="crispEdges"
           />
-          <rect x=".5" y=".5" :width="W * 5 - 1" :height="H - 1" fill="none" stroke="var(--key)" />
         </svg>
       </div>
       <figcaption class="fig text-14">
-        over {{ one.ground }}: <b>{{ coats(one.covers) }}</b> to cover
+        over {{ one.ground }}<b class="block">{{ coats(one.covers) }}</b>
       </figcaption>
     </figure>
   </div>
-  <p class="text-14 text-soft">
-    Covered: no longer told from its own colour at the bench. Hidden strictly, black from white,
-    after {{ coats(hides) }}.
+  <p class="mt-1 text-14 text-soft">
+    So many cover: no longer told from its own colour at the bench. Hidden strictly, black from
+    white, after {{ coats(hides) }}.
   </p>
 </template>

@@ -52,6 +52,30 @@ function show(one: Schemas['PictureOut']) {
   presses.value = 'grey'
 }
 
+/** Where the loupe looks: under the pointer, else where the cross stands. */
+const looked = ref<Place | null>(null)
+const LOUPE = 132
+const TIMES = 6
+const loupe = computed(() => {
+  const one = picture.value
+  const at = looked.value ?? cross.value
+  if (!one) return {}
+  const [wide, high] = [one.width * TIMES, one.height * TIMES]
+  return {
+    backgroundImage: `url(/api/pictures/${one.id})`,
+    backgroundSize: `${wide}px ${high}px`,
+    backgroundPosition: `${LOUPE / 2 - at[0] * wide}px ${LOUPE / 2 - at[1] * high}px`,
+  }
+})
+
+function over(event: PointerEvent) {
+  const box = (event.currentTarget as HTMLElement).getBoundingClientRect()
+  looked.value = [
+    held((event.clientX - box.left) / box.width),
+    held((event.clientY - box.top) / box.height),
+  ]
+}
+
 function press(event: MouseEvent) {
   const box = (event.currentTarget as HTMLElement).getBoundingClientRect()
   set([(event.clientX - box.left) / box.width, (event.clientY - box.top) / box.height])
@@ -201,7 +225,9 @@ const percent = (value: number) => `${(value * 100).toFixed(1)}%`
         tabindex="0"
         aria-label="The picture: arrows move the cross, Enter presses"
         @click="press"
-        @keydown="key"
+        @pointermove="over"
+        @pointerleave="looked = null"
+        @keydown="((looked = null), key($event))"
       >
         <img
           :src="`/api/pictures/${picture.id}`"
@@ -233,6 +259,25 @@ const percent = (value: number) => `${(value * 100).toFixed(1)}%`
           <circle :cx="percent(cross[0])" :cy="percent(cross[1])" r="2.5" fill="#fff" />
           <circle :cx="percent(cross[0])" :cy="percent(cross[1])" r="1.5" fill="#111" />
         </svg>
+        <div
+          class="pointer-events-none absolute top-2 border border-key bg-paper bg-no-repeat"
+          :class="(looked ?? cross)[0] < 0.5 ? 'right-2' : 'left-2'"
+          :style="{ width: `${LOUPE}px`, height: `${LOUPE}px`, ...loupe }"
+          aria-hidden="true"
+          data-loupe
+        >
+          <svg :width="LOUPE" :height="LOUPE">
+            <circle
+              :cx="LOUPE / 2"
+              :cy="LOUPE / 2"
+              r="9"
+              fill="none"
+              stroke="#fff"
+              stroke-width="3"
+            />
+            <circle :cx="LOUPE / 2" :cy="LOUPE / 2" r="9" fill="none" stroke="#111" />
+          </svg>
+        </div>
       </div>
       <p v-if="!greys.length" class="text-soft">Press what is {{ reference }}, then the place.</p>
       <p v-if="wrong" role="alert"><span class="warn">Not judged</span>: {{ wrong }}</p>

@@ -4,7 +4,7 @@ import { client, told, type Schemas } from '../../api/client'
 import { useMuster } from '../../muster'
 import Patch from '../../parts/Patch.vue'
 import { useShelf, type Mix, type Pot } from '../../shelf'
-import { count } from '../../words'
+import { count, date } from '../../words'
 import { readHex } from './mixing'
 
 /** Pots that were mixed: what they dried to, mixed again, used in a recipe. */
@@ -78,12 +78,25 @@ async function use(pot: Pot, event: Event) {
   if (muster.view) await muster.load(muster.view.id)
 }
 
+const day = (pot: Pot) => date(pot.made_at.slice(0, 10))
+
+/** How it dried against what was foretold, in words of lightness. */
+function dry(pot: Pot): string {
+  if (pot.off == null || pot.lighter == null) return ''
+  if (pot.off < 1) return 'dried as predicted'
+  const how = Math.abs(pot.lighter) < 0.5 ? 'as light' : pot.lighter > 0 ? 'lighter' : 'darker'
+  return `dried ${pot.off.toFixed(1)} apart from what was predicted, ${how}`
+}
+
 const drops = (pot: Pot) => pot.drops.map((one) => `${one.drops} ${one.name}`).join(' + ')
 </script>
 
 <template>
-  <section v-if="shelf.pots.length" class="mt-6" aria-labelledby="pots">
-    <h2 id="pots">Pots</h2>
+  <section v-if="shelf.pots.length" class="border-t border-key pt-2" aria-labelledby="pots">
+    <div class="flex flex-wrap items-baseline gap-x-4">
+      <h2 id="pots">Pots</h2>
+      <p class="text-14 text-soft">each as it was meant, as it was predicted, and as it dried</p>
+    </div>
     <p v-if="said" role="status">{{ said }}</p>
     <ul>
       <li
@@ -91,13 +104,15 @@ const drops = (pot: Pot) => pot.drops.map((one) => `${one.drops} ${one.name}`).j
         :key="pot.id"
         class="flex flex-wrap items-center gap-x-4 gap-y-1 border-b border-rule py-1"
       >
-        <span class="flex"
-          ><Patch :colour="pot.target" /><Patch :colour="pot.predicted" /><Patch
-            :colour="pot.dried || 'var(--paper)'"
+        <span class="flex bg-paper p-1"
+          ><Patch :colour="pot.target" :height="30" /><Patch
+            :colour="pot.predicted"
+            :height="30" /><Patch :colour="pot.dried || 'var(--paper)'" :height="30"
         /></span>
         <div class="min-w-48 flex-1">
-          <b>{{ pot.name }}</b>
+          <b>{{ pot.name }}</b> <span class="fig text-14 text-soft">{{ day(pot) }}</span>
           <span class="fig block text-14 text-soft">{{ drops(pot) }}</span>
+          <span v-if="pot.dried" class="fig block text-14">{{ dry(pot) }}</span>
         </div>
         <label class="flex items-center gap-2 text-14"
           >dried to
@@ -109,6 +124,9 @@ const drops = (pot: Pot) => pot.drops.map((one) => `${one.drops} ${one.name}`).j
             @change="dried(pot, $event)"
         /></label>
         <button class="link" @click="again(pot)">Mix it again</button>
+        <button v-if="pot.dried" class="link" @click="emit('target', pot.dried)">
+          Match what dried
+        </button>
         <button class="link" @click="tone(pot)">In tone, not the same</button>
         <label class="text-14"
           ><span class="sr-only">Use {{ pot.name }} in a recipe</span>
@@ -130,9 +148,5 @@ const drops = (pot: Pot) => pot.drops.map((one) => `${one.drops} ${one.name}`).j
         </button>
       </li>
     </ul>
-    <p class="text-14 text-soft">
-      {{ count(shelf.pots.length, 'pot') }}: each as it was meant, as it was predicted, and as it
-      dried.
-    </p>
   </section>
 </template>

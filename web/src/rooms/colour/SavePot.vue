@@ -4,15 +4,17 @@ import { client, told, type Schemas } from '../../api/client'
 import { useMuster } from '../../muster'
 import { useShelf } from '../../shelf'
 import type { Mixing } from './mixing'
+import OneMetre from './OneMetre.vue'
 
-/** How much for a tray; and the pot as it was really mixed. */
+/** How much for a call; the pot as it was really mixed; both colours from one metre. */
 const props = defineProps<{ mixing: Mixing }>()
-const { drops, target } = props.mixing
+const { drops, target, predicted } = props.mixing
 const muster = useMuster()
 const shelf = useShelf()
 const name = ref('')
 const which = ref('')
 const tray = ref<Schemas['TrayOut'] | null>(null)
+const away = ref(false)
 
 const calls = computed(() =>
   (muster.view?.board.calls ?? []).filter(
@@ -56,31 +58,39 @@ async function save() {
 </script>
 
 <template>
-  <div class="mt-3 flex flex-wrap items-end gap-x-6 gap-y-2 border-t border-rule pt-3">
-    <label class="grid gap-1 text-14"
-      >Mix for a call
-      <select v-model="which" class="field w-56">
-        <option value="">choose a call</option>
+  <div class="mt-3">
+    <label class="flex flex-wrap items-center gap-2"
+      >For
+      <select v-model="which" class="field min-w-0 flex-1">
+        <option value="">a call: choose it</option>
         <option v-for="one in calls" :key="one.id" :value="one.id">
           {{ one.tray_name }}: {{ one.name }}
         </option>
       </select></label
     >
-    <p v-if="tray" class="fig pb-2">
-      <b>{{ tray.ml }} ml</b>: {{ tray.drops.join(' + ') }} drops
+    <p v-if="tray" class="fig mt-1" role="status">
+      <b>{{ tray.drops.reduce((sum, one) => sum + one, 0) }} drops, {{ tray.ml }} ml</b>:
+      {{ tray.drops.map((many, n) => `${many} ${drops[n]?.name ?? ''}`).join(', ') }}
       <button class="link" @click="fill">Put them in</button>
     </p>
-    <form class="flex items-end gap-3" @submit.prevent="save">
-      <label class="grid gap-1 text-14"
-        >Save it as a pot
+    <form class="mt-2 flex flex-wrap items-center gap-3" @submit.prevent="save">
+      <label class="min-w-40 flex-1 basis-full"
+        ><span class="sr-only">Save it as a pot</span>
         <input
           v-model="name"
-          class="field w-44"
+          class="field w-full"
           required
           maxlength="60"
           placeholder="name of the pot"
       /></label>
-      <button class="btn">Save the pot</button>
+      <button class="btn btn-main">Save the pot</button>
+      <button class="btn" type="button" @click="away = true">One metre</button>
     </form>
+    <OneMetre
+      v-if="away"
+      :meant="target"
+      :mixed="predicted?.colour ?? null"
+      @close="away = false"
+    />
   </div>
 </template>

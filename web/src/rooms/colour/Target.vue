@@ -25,8 +25,8 @@ function choose(event: Event) {
 
 <template>
   <label class="grid gap-1 text-14"
-    >or from a paint or a recipe
-    <select class="field w-44" @change="choose">
+    >or that of
+    <select class="field w-full" @change="choose">
       <option value="">choose</option>
       <optgroup v-for="one in used" :key="one.recipe.id" :label="one.recipe.name">
         <template v-for="pass in one.recipe.passes" :key="pass.key">

@@ -3,6 +3,9 @@ import { client, told, type Schemas } from '../../api/client'
 import { useMuster } from '../../muster'
 import { useShelf, type Drop, type Mix } from '../../shelf'
 
+/** Of one paint in a pot. */
+export const MOST_DROPS = 99
+
 /** The mixing bench: a target, what matches it, the drops in hand, and what they dry to. */
 export function useMixing() {
   const muster = useMuster()
@@ -40,12 +43,19 @@ export function useMixing() {
     additions.value = []
   }
 
+  /** So many drops of a paint; none takes it out. */
+  function count(paint: number, many: number) {
+    const held = Math.min(MOST_DROPS, many)
+    drops.value =
+      held < 1
+        ? drops.value.filter((one) => one.paint !== paint)
+        : drops.value.map((one) => (one.paint === paint ? { ...one, drops: held } : one))
+    additions.value = []
+  }
+
   function step(paint: number, by: number) {
     const one = drops.value.find((each) => each.paint === paint)
-    if (!one) return
-    one.drops += by
-    if (one.drops < 1) drops.value = drops.value.filter((each) => each.paint !== paint)
-    additions.value = []
+    if (one) count(paint, one.drops + by)
   }
 
   function put(paint: number) {
@@ -92,7 +102,7 @@ export function useMixing() {
 
   return {
     target, most, inStock, kinds, found, drops, varnish, predicted, additions, total,
-    match, take, step, put, reach, pour,
+    match, take, count, step, put, reach, pour,
   } // prettier-ignore
 }
 

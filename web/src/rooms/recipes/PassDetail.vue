@@ -108,7 +108,7 @@ const begun = (words: string) => `${words[0]?.toUpperCase() ?? ''}${words.slice(
       </button>
       <button
         class="link min-h-9 px-0 max-md:min-h-11"
-        :aria-label="`Take ${pass.name} out`"
+        :aria-label="`take it out: ${pass.name}`"
         @click="emit('out')"
       >
         take it out

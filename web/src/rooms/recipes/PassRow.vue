@@ -73,12 +73,11 @@ function pull(event: PointerEvent) {
     >
     <button
       class="min-h-11 min-w-0 text-left"
-      :aria-label="`Change ${pass.name}`"
       :aria-expanded="picked"
       data-row
       @click="emit('pick')"
     >
-      <b class="block truncate">{{ pass.name }}</b>
+      <span class="sr-only">Change </span><b class="block truncate">{{ pass.name }}</b>
       <span class="fig block truncate text-14 text-soft"
         >{{ seam?.words ?? pass.technique
         }}<template v-if="notes"> · {{ count(notes, 'note') }}</template></span

@@ -73,7 +73,7 @@ async function choose(id: string, close: () => void) {
         ><template v-else-if="begun">new · </template
         ><button
           class="link min-h-9 px-0"
-          aria-label="Change its name, and what it is for"
+          title="Change its name, and what it is for"
           :aria-expanded="about"
           @click="about = !about"
         >
