@@ -57,6 +57,8 @@ class DraftIn(Schema):
     undercoat: Undercoat = "as it is"
     zone: Annotated[str, Field(max_length=90)] = ""
     """Whose section is asked for."""
+    mend: bool = True
+    """Whether what mends it is looked for, too: of a long recipe that takes a while."""
 
 
 @router.post("/draft-check", response=DraftReport)
@@ -89,6 +91,7 @@ def lay_beside(request: UserRequest, payload: BesideIn) -> Beside:
     """
     if not payload.passes:
         raise DomainError("there is nothing to lay beside anything: type a pass first")
+    payload = payload.model_copy(update={"mend": False})
     one = draft_of(request.user, payload)
     if not payload.recipe:
         other = payload.model_copy(update={"undercoat": payload.over or payload.undercoat})
@@ -161,5 +164,5 @@ def draft_of(user: User, payload: DraftIn) -> Draft:
         with_undercoat(recipe, payload.undercoat), climate, habits, house.tables(),
         versions_of(user.pk, held) if held else {},
         by_name(one.paint for one in shelf_entries(user.pk)),
-        payload.scale, lifted, payload.zone,
+        payload.scale, lifted, payload.zone, payload.mend,
     )  # fmt: skip

@@ -16,7 +16,6 @@ from muster.apps.recipes.queries import newest_version
 from muster.core.drawn.core_sample import sample_page
 from muster.core.drawn.page import Page
 from muster.core.drawn.recipe_card import card_pages, stacked
-from muster.core.errors import DomainError
 from muster.core.recipes.recipe import subject_of
 from muster.core.views.draft_report import Draft
 
@@ -25,27 +24,24 @@ Format = Literal["svg", "pdf"]
 Zone = Annotated[str, Field(max_length=90)]
 
 
-@router.get("/recipes/{code}/card", response={200: None}, throttle=ByUser("print", "120/h"))
-def card(request: UserRequest, code: str, kind: Format = "pdf") -> HttpResponse:
+@router.get("/recipes/{code}/card", response={200: None}, throttle=ByUser("print", "600/h"))
+def card(request: UserRequest, code: str, form: Format = "pdf") -> HttpResponse:
     """The newest version as cards. Raises Http404 where there is no such recipe."""
     draft = _kept(request, code)
-    return _printed(card_pages(draft.recipe, draft.seen()), kind, f"{code}-card")
+    return _printed(card_pages(draft.recipe, draft.seen()), form, f"{code}-card")
 
 
-@router.get("/recipes/{code}/core-sample", response={200: None}, throttle=ByUser("print", "120/h"))
+@router.get("/recipes/{code}/core-sample", response={200: None}, throttle=ByUser("print", "600/h"))
 def core_sample(
-    request: UserRequest, code: str, kind: Format = "pdf", zone: Zone = ""
+    request: UserRequest, code: str, form: Format = "pdf", zone: Zone = ""
 ) -> HttpResponse:
     """The newest version's section of a zone, the one that most passes meet where none is named.
 
-    Raises Http404 where there is no such recipe, DomainError for a zone on which nothing lies.
+    Raises Http404 where there is no such recipe.
     """
     draft = _kept(request, code, zone)
-    section = draft.seen().section
-    if section is None or not section.films:
-        raise DomainError(f"nothing lies on '{zone}': choose a zone that a pass meets")
-    page = sample_page(section, draft.recipe.name, draft.recipe.material)
-    return _printed([page], kind, f"{code}-core-sample")
+    page = sample_page(draft.section(), draft.recipe.name, draft.recipe.material)
+    return _printed([page], form, f"{code}-core-sample")
 
 
 def _kept(request: UserRequest, code: str, zone: str = "") -> Draft:
@@ -54,16 +50,16 @@ def _kept(request: UserRequest, code: str, zone: str = "") -> Draft:
         raise Http404
     kept = row.value()
     asked = DraftIn(code=kept.id, kind=kept.kind, subject=subject_of(kept),
-                    passes=list(kept.passes), zone=zone)  # fmt: skip
+                    passes=list(kept.passes), zone=zone, mend=False)  # fmt: skip
     draft = draft_of(request.user, asked)
     # The names that are printed are the kept recipe's own.
     return draft.named(kept)
 
 
-def _printed(pages: list[Page], kind: Format, name: str) -> HttpResponse:
-    if kind == "svg":
+def _printed(pages: list[Page], form: Format, name: str) -> HttpResponse:
+    if form == "svg":
         found = HttpResponse(stacked(pages), content_type="image/svg+xml")
     else:
         found = HttpResponse(pdf_of(pages), content_type="application/pdf")
-    found["Content-Disposition"] = f'attachment; filename="{name}.{kind}"'
+    found["Content-Disposition"] = f'attachment; filename="{name}.{form}"'
     return found

@@ -241,7 +241,7 @@ def test_a_long_wait_comes_with_what_sealing_would_save(ada: Client) -> None:
     seams = look(ada, {**one, "passes": passes})["seams"]
     offers = [seam["offer"] for seam in seams if seam["offer"]]
     assert offers and offers[0]["cost"].startswith("saves ")
-    assert len(offers[0]["passes"]) == len(passes) + 1
+    assert len(offers[0]["order"]) == len(passes) + 1 and len(offers[0]["changed"]) == 1
 
 
 def test_a_trial_that_lifted_warns_of_that_paint_over_that_ground_in_every_recipe(

@@ -3,7 +3,7 @@
 from __future__ import annotations
 
 from collections.abc import Iterator
-from dataclasses import dataclass
+from dataclasses import dataclass, replace
 
 from muster.core.craft.climate import Climate
 from muster.core.craft.media import CARRIERS
@@ -15,7 +15,7 @@ from muster.core.stack import rules as _rules
 from muster.core.stack.cautions import Caution, cautions_of
 from muster.core.stack.finding import SEVERITIES, Finding
 from muster.core.stack.habits.house import Habits
-from muster.core.stack.looking import with_good_repairs
+from muster.core.stack.looking import look, with_good_repairs
 from muster.core.stack.seal_offers import Offer, seals_that_save
 from muster.core.stack.walk import Lifted, Walk, walk
 
@@ -40,17 +40,26 @@ def check(
     tables: Tables = DEFAULTS,
     scale: int | None = None,
     lifted: Lifted = frozenset(),
+    mend: bool = True,
 ) -> Report:
-    """Walk a recipe and look at it by every rule. Raises DomainError for what cannot be walked."""
+    """Walk a recipe and look at it by every rule. Raises DomainError for what cannot be walked.
+
+    ``mend``: look for what mends it, too; each repair is tried, which takes as long as another
+    look.
+    """
     refuse_unknown(recipe, tables)
     walked = walk(recipe, climate, habits, tables, scale, lifted)
     order = {one.key: index for index, one in enumerate(walked.recipe.passes)}
-    found = with_good_repairs(recipe, walked)
+    found = (
+        with_good_repairs(recipe, walked)
+        if mend
+        else [replace(one, repairs=()) for one in look(walked)]
+    )
     found += (*_own_zones(recipe, tables), *_unknown_materials(recipe, tables))
     found.sort(key=lambda one: (SEVERITIES.index(one.severity), order.get(one.key, -1), one.code))
     return Report(
         walked, tuple(found), tuple(cautions_of(walked.recipe, tables)),
-        tuple(seals_that_save(recipe, walked)),
+        tuple(seals_that_save(recipe, walked)) if mend else (),
     )  # fmt: skip
 
 

@@ -45,12 +45,14 @@ class HabitSet:
 
 @dataclass(frozen=True)
 class PricedRepair:
-    """A repair: the passes and the subject as they are after it, or a habit to be set; and what it
-    adds to the hours of the whole."""
+    """A repair: the passes in their order and the subject as they are after it, or a habit to be
+    set; and what it adds to the hours of the whole. ``changed``: of the passes those that are new
+    or other than they were."""
 
     words: str
     cost: str
-    passes: list[Pass]
+    order: list[str]
+    changed: list[Pass]
     subject: Subject
     habit: HabitSet | None = None
 
@@ -153,6 +155,8 @@ class Draft:
     lifted: Lifted = frozenset()
     zone: str = ""
     """Whose section is asked for."""
+    mend: bool = True
+    """Whether what mends it is looked for, too."""
 
     def named(self, recipe: Recipe) -> Draft:
         """The same, called as a recipe is, in its version."""
@@ -171,7 +175,14 @@ class Draft:
             self.tables,
             self.scale,
             self.lifted,
+            self.mend,
         ), unfolded.outer
+
+    def section(self) -> Section:
+        """The section of the zone that is asked for. Raises DomainError for layers that cannot be
+        looked at."""
+        report, outer = self.report()
+        return self._section(report.walked, outer)
 
     def seen(self) -> DraftReport:
         """The whole answer. Raises DomainError for layers that cannot be looked at."""
@@ -273,9 +284,11 @@ class Draft:
         habit = (
             HabitSet(name=repair.habit, way=repair.way) if isinstance(repair, SetHabit) else None
         )
+        before = {one.key: one for one in self.recipe.passes}
         return PricedRepair(
-            words=repair.words, cost=cost,
-            passes=list(recipe.passes), subject=subject_of(recipe), habit=habit,
+            words=repair.words, cost=cost, order=[one.key for one in recipe.passes],
+            changed=[one for one in recipe.passes if before.get(one.key) != one],
+            subject=subject_of(recipe), habit=habit,
         )  # fmt: skip
 
 

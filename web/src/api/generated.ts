@@ -1266,7 +1266,7 @@ export interface paths {
          * Core Sample
          * @description The newest version's section of a zone, the one that most passes meet where none is named.
          *
-         *     Raises Http404 where there is no such recipe, DomainError for a zone on which nothing lies.
+         *     Raises Http404 where there is no such recipe.
          */
         get: operations["muster_api_recipe_cards_core_sample"];
         put?: never;
@@ -2065,6 +2065,11 @@ export interface components {
              * @enum {string}
              */
             kind: "figure" | "mounted" | "vehicle" | "gun" | "aircraft" | "building" | "base";
+            /**
+             * Mend
+             * @default true
+             */
+            mend: boolean;
             /** Over */
             over?: ("as it is" | "black" | "grey" | "white" | "oxide" | "brown" | "none") | null;
             /** Passes */
@@ -2445,6 +2450,11 @@ export interface components {
              * @enum {string}
              */
             kind: "figure" | "mounted" | "vehicle" | "gun" | "aircraft" | "building" | "base";
+            /**
+             * Mend
+             * @default true
+             */
+            mend: boolean;
             /** Passes */
             passes: components["schemas"]["Pass"][];
             /** Scale */
@@ -4212,15 +4222,18 @@ export interface components {
         };
         /**
          * PricedRepair
-         * @description A repair: the passes and the subject as they are after it, or a habit to be set; and what it
-         *     adds to the hours of the whole.
+         * @description A repair: the passes in their order and the subject as they are after it, or a habit to be
+         *     set; and what it adds to the hours of the whole. ``changed``: of the passes those that are new
+         *     or other than they were.
          */
         PricedRepair: {
+            /** Changed */
+            changed: components["schemas"]["Pass"][];
             /** Cost */
             cost: string;
             habit?: components["schemas"]["HabitSet"] | null;
-            /** Passes */
-            passes: components["schemas"]["Pass"][];
+            /** Order */
+            order: string[];
             subject: components["schemas"]["Subject"];
             /** Words */
             words: string;
@@ -7096,7 +7109,7 @@ export interface operations {
     muster_api_recipe_cards_card: {
         parameters: {
             query?: {
-                kind?: "svg" | "pdf";
+                form?: "svg" | "pdf";
             };
             header?: never;
             path: {
@@ -7164,7 +7177,7 @@ export interface operations {
     muster_api_recipe_cards_core_sample: {
         parameters: {
             query?: {
-                kind?: "svg" | "pdf";
+                form?: "svg" | "pdf";
                 zone?: string;
             };
             header?: never;

@@ -51,16 +51,18 @@ async function sense() {
     <section aria-labelledby="air" class="border-t border-rule py-3">
       <h2 id="air">The room</h2>
       <div class="my-2 flex flex-wrap items-center gap-3" role="group" aria-label="Which day">
-        <button class="btn" :class="{ 'btn-main': !day }" :aria-pressed="!day" @click="day = ''">
-          Usually
-        </button>
         <button
-          class="btn"
-          :class="{ 'btn-main': day === today }"
-          :aria-pressed="day === today"
-          @click="day = today"
+          v-for="[words, which] in [
+            ['Usually', ''],
+            ['Today', today],
+          ]"
+          :key="words"
+          class="min-h-11 border-b-4 border-transparent px-1"
+          :class="{ 'border-ink! font-bold': day === which }"
+          :aria-pressed="day === which"
+          @click="day = which ?? ''"
         >
-          Today
+          {{ words }}
         </button>
         <label class="flex items-center gap-2 text-14"
           >Another day <input v-model="day" type="date" class="field" :min="today"

@@ -62,7 +62,7 @@ const inHand = computed(() =>
       )
     : null,
 )
-const look = useDraftCheck(
+const { look, mending } = useDraftCheck(
   () => inHand.value,
   () => trials.value.length,
 )
@@ -216,6 +216,9 @@ function add(found: Pass[]) {
             :finding="one"
             @repair="mend"
           />
+          <p v-if="mending && look?.findings.length" class="text-14 text-soft" role="status">
+            Looking for what mends it …
+          </p>
           <TypePass
             :kind="kind"
             :unit="chosen?.used_by[0]"
@@ -256,7 +259,7 @@ function add(found: Pass[]) {
             v-for="one in ['pdf', 'svg']"
             :key="one"
             class="link inline-block content-center"
-            :href="`/api/recipes/${code}/card?kind=${one}`"
+            :href="`/api/recipes/${code}/card?form=${one}`"
             :aria-label="`Recipe card, ${one}`"
             download
             >{{ one }}</a
@@ -268,7 +271,7 @@ function add(found: Pass[]) {
             v-for="one in ['pdf', 'svg']"
             :key="one"
             class="link inline-block content-center"
-            :href="`/api/recipes/${code}/core-sample?kind=${one}&zone=${encodeURIComponent(shown)}`"
+            :href="`/api/recipes/${code}/core-sample?form=${one}&zone=${encodeURIComponent(shown)}`"
             :aria-label="`Core sample, ${one}`"
             download
             >{{ one }}</a

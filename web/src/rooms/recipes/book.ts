@@ -1,7 +1,7 @@
 import { computed, ref } from 'vue'
 import { client, told, type Schemas } from '../../api/client'
 import { useMuster } from '../../muster'
-import { useDraft, type Pass } from './draft'
+import { useDraft } from './draft'
 
 type Recipe = Schemas['RecipeOut']
 export type Kind = Schemas['NewRecipeIn']['kind']
@@ -123,9 +123,10 @@ export function useBook() {
   }
 
   /** What a repair makes of the draft. */
-  function mend(way: { passes: Pass[]; subject: Schemas['Subject'] }) {
+  function mend(way: Schemas['PricedRepair']) {
+    const known = new Map([...draft.passes.value, ...way.changed].map((one) => [one.key, one]))
     draft.change(() => {
-      draft.passes.value = way.passes
+      draft.passes.value = way.order.flatMap((key) => known.get(key) ?? [])
       draft.subject.value = way.subject
     })
   }

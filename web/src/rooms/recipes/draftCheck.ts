@@ -16,9 +16,14 @@ export function asked(draft: Given, tried: WhatIf): Asked {
   }
 }
 
-/** What the layers of a draft say, asked for at each change; an answer overtaken is dropped. */
+/** Passes from which on what goes wrong is asked for first, and then what mends it. */
+const LONG = 24
+
+/** What the layers of a draft say, asked for at each change; an answer overtaken is dropped.
+ *  `mending`: what mends it is still being looked for. */
 export function useDraftCheck(draft: () => Asked | null, more: () => unknown) {
   const found = ref<Schemas['DraftReport'] | null>(null)
+  const mending = ref(false)
   let times = 0
 
   watch(
@@ -26,10 +31,17 @@ export function useDraftCheck(draft: () => Asked | null, more: () => unknown) {
     async () => {
       const [body, mine] = [draft(), ++times]
       if (!body) return
-      const next = await told(client.POST('/api/draft-check', { body })).catch(() => null)
-      if (mine === times && next) found.value = next
+      const ask = async (mend: boolean) => {
+        const asked = client.POST('/api/draft-check', { body: { ...body, mend } })
+        const next = await told(asked).catch(() => null)
+        if (mine === times && next) found.value = next
+      }
+      mending.value = body.passes.length > LONG
+      if (mending.value) await ask(false)
+      if (mine === times) await ask(true)
+      if (mine === times) mending.value = false
     },
     { immediate: true },
   )
-  return found
+  return { look: found, mending }
 }
