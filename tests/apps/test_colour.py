@@ -523,13 +523,13 @@ def test_swatches_and_weights_of_many_paints_are_taken_by_their_names(
         "Reed green"
     ] == "#5f6a3b"
     weighed = post(ada, "shelf/weighings", {"lines": "Reed green 20.5\nLime white 18"}).body
-    # 8 g of pot, 1.25 g a ml, as a label that says nothing is taken.
-    assert {one["called"]: one["paint"]["left_ml"] for one in weighed}["Reed green"] == 10
+    # 8 g of pot and 1.2 g a ml, where a label says nothing.
+    assert {one["called"]: one["paint"]["left_ml"] for one in weighed}["Reed green"] == 10.4
     light = post(ada, "shelf/weighings", {"lines": "Reed green 21\nLime white 2"})
     assert light.status_code == 422 and "Lime white" in light.body["complaints"][0]
     assert {one["called"]: one["paint"]["left_ml"] for one in ada.get("/api/shelf").json()}[
         "Reed green"
-    ] == 10
+    ] == 10.4
 
 
 def test_a_pot_says_how_far_it_dried_from_what_was_predicted(

@@ -13,6 +13,7 @@ export function asked(draft: Given, tried: WhatIf): Asked {
     humidity: tried.air.humidity ?? null,
     weathering: tried.acrylic ? 'all-acrylic' : 'solvent',
     undercoat: tried.undercoat,
+    mend: true,
   }
 }
 
