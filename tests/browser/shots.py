@@ -16,7 +16,7 @@ VIEWS = (
     ("plan", "day", (1280, 800)), ("plan", "lamp", (1280, 800)), ("bench", "day", (1280, 800)),
     ("roll", "day", (1280, 800)), ("recipes", "day", (1280, 800)), ("bench", "lamp", (844, 390)),
     ("plan", "day", (390, 844)), ("colour", "day", (1280, 800)), ("supplies", "day", (1280, 800)),
-    ("house", "day", (1280, 800)),
+    ("house", "day", (1280, 800)), ("recipes", "lamp", (1280, 800)), ("recipes", "day", (390, 844)),
 )  # fmt: skip
 
 
@@ -46,10 +46,21 @@ def test_take_the_pictures(browser: Browser) -> None:
             browser.find("//tr[contains(., 'This plan')]")
         if room == "colour":
             browser.press("Find a mix")
-            browser.find("//h3[contains(., 'Mixes that match')]")
+            browser.find("//section[@aria-labelledby='answers']//li")
             browser.find("//p[@role='status'][contains(., 'apart')]")
         if room == "bench" and width > 1000:
             browser.press("Start this call")
             browser.find("//button[contains(., 'is done')]")
+        if room == "recipes":
+            browser.find("//h1/button").click()
+            browser.find("//ul[@aria-label='Recipes']//button[contains(., 'Haulers')]").click()
+            browser.find("//*[@role='status'][contains(., 'nothing goes wrong')]")
+            if light == "lamp":
+                browser.keys("s")
+                browser.find("//h2[.='Closed']")
+            elif width > 1000:
+                browser.find("//button[@data-row][b[.='pin wash']]").click()
+                browser.find("//p[contains(@aria-label, 'word by word')]")
+            browser.driver.execute_script("document.activeElement.blur()")
         name = f"{room}-{light}-{width}.png"
         assert browser.driver.save_screenshot(str(SHOTS / name))

@@ -35,11 +35,11 @@ def rules_page() -> str:
     ]
     for rule in sorted(RULES.values(), key=lambda one: one.number):
         lines.append(f"| {rule.number} | {rule.code} | {rule.about} |")
-    lines += ["", "## Media", "", "| name | thinned with | dry to touch | recoat | cured |",
-              "| --- | --- | --- | --- | --- |"]  # fmt: skip
+    lines += ["", "## Media", "", "| name | thinned with | dry to touch | recoat | cured "
+              "| solids |", "| --- | --- | --- | --- | --- | --- |"]  # fmt: skip
     for one in MEDIA.values():
         times = " | ".join(duration(value) for value in (one.touch, one.recoat, one.cured))
-        lines.append(f"| {one.name} | {one.carrier or 'nothing'} | {times} |")
+        lines.append(f"| {one.name} | {one.carrier or 'nothing'} | {times} | {one.solids:g} % |")
     lines += ["", "## Glues", "", "| name | sets | can be handled | full strength |",
               "| --- | --- | --- | --- |"]  # fmt: skip
     for name, glue in TIMES.items():
