@@ -2,15 +2,10 @@
 
 from __future__ import annotations
 
-from functools import cache
-from typing import TYPE_CHECKING, Any
-
 from django.conf import settings
+from PIL import ImageFile
 
 from muster.core.drawn.page import Page
-
-if TYPE_CHECKING:
-    from weasyprint.text.fonts import FontConfiguration
 
 FACES = {400: "archivo-latin-400-normal.woff2", 700: "archivo-latin-700-normal.woff2"}
 
@@ -24,28 +19,23 @@ def _faces() -> str:
     )
 
 
-@cache
-def _fonts() -> tuple[FontConfiguration, Any]:
-    """The fonts, read once a process."""
-    from weasyprint import CSS
-    from weasyprint.text.fonts import FontConfiguration
-
-    fonts = FontConfiguration()
-    return fonts, CSS(string=_faces(), font_config=fonts)
-
-
 def pdf_of(pages: list[Page]) -> bytes:
     """The pages as one PDF. Raises ValueError for none."""
     if not pages:
         raise ValueError("no page: give one at least")
+    html = "".join(page.text() for page in pages)
+    size = f"@page{{size:{pages[0].width:g}mm {pages[0].height:g}mm;margin:0}}"
+    sheet = f"{size}svg{{display:block;break-after:page}}body{{margin:0}}"
+    return _written(f"<html><body>{html}</body></html>", sheet)
+
+
+def _written(html: str, sheet: str) -> bytes:
     # The library takes long to read: only who prints waits for it.
     from weasyprint import CSS, HTML
+    from weasyprint.text.fonts import FontConfiguration
 
-    fonts, faces = _fonts()
-    size = f"@page{{size:{pages[0].width:g}mm {pages[0].height:g}mm;margin:0}}"
-    sheet = CSS(string=f"{size}svg{{display:block;break-after:page}}body{{margin:0}}")
-    html = "".join(page.text() for page in pages)
-    written = HTML(string=f"<html><body>{html}</body></html>").write_pdf(
-        stylesheets=[faces, sheet], font_config=fonts
-    )
-    return bytes(written or b"")
+    # It tells Pillow to put up with broken pictures, everywhere: ours are to be refused.
+    ImageFile.LOAD_TRUNCATED_IMAGES = False
+    fonts = FontConfiguration()
+    styles = [CSS(string=_faces(), font_config=fonts), CSS(string=sheet)]
+    return bytes(HTML(string=html).write_pdf(stylesheets=styles, font_config=fonts) or b"")

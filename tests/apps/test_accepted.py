@@ -49,7 +49,9 @@ def upload(client: Client, path: str, document: Any) -> Any:
 def read_everything(client: Client, values: dict[str, list[str]]) -> None:
     """Get every page of the API, with each of the values that its parameters may have."""
     for path, names in READS.items():
-        for chosen in itertools.product(*(values[name] for name in names)):
+        # Of the sheets to print those of what was imported: the starters are always the same.
+        ours = {**values, "code": values["code"][-2:]} if "form" in names else values
+        for chosen in itertools.product(*(ours[name] for name in names)):
             by_name = dict(zip(names, chosen, strict=True))
             address = re.sub(r"\{(\w+)\}", lambda one, by=by_name: by.pop(one[1]), path)
             answer = client.get(address, by_name)

@@ -8,7 +8,9 @@ from typing import Any
 from xml.etree import ElementTree as Xml
 
 import pytest
+from django.db import connection
 from django.test import Client
+from django.test.utils import CaptureQueriesContext
 from pypdf import PdfReader
 
 from muster.core.craft.zones import ZONES
@@ -130,3 +132,12 @@ def test_the_schematics_hold_every_zone_of_every_kind(ada: Client) -> None:
     for kind, shapes in found["drawings"].items():
         assert {one["zone"] for one in shapes} == set(ZONES[kind])
     assert found["clear"]["vehicle"] == ["glass"]
+
+
+def test_two_drafts_take_a_fixed_number_of_queries(ada: Client) -> None:
+    counts = []
+    for one in (recipe(ada, "rust"), recipe(ada, "vehicle-solvent")):
+        with CaptureQueriesContext(connection) as asked:
+            assert beside(ada, one, over="grey").status_code == 200
+        counts.append(len(asked))
+    assert counts[0] == counts[1] <= 16, counts

@@ -16,7 +16,7 @@ from selenium.webdriver.chrome.options import Options
 from selenium.webdriver.chrome.service import Service
 
 from muster.core.recipes.recipe import MOST_PASSES
-from tests.browser.conftest import ARGUMENTS, Browser
+from tests.browser.driving import ARGUMENTS, Browser
 
 CHANGES = 60
 SHORT = "vehicle-solvent"

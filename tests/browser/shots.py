@@ -9,7 +9,7 @@ import pytest
 from muster.apps.accounts.management.commands.load_demo import Command as LoadDemo
 from muster.apps.plan.models import PlanRun
 from muster.apps.plan.tasks import improve
-from tests.browser.conftest import Browser
+from tests.browser.driving import Browser
 
 SHOTS = Path(__file__).resolve().parents[2] / "docs" / "screenshots"
 VIEWS = (

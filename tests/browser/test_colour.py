@@ -18,7 +18,7 @@ from muster.apps.roll.models import Muster
 from muster.apps.roll.queries import choices_of
 from muster.core.colour.spaces import difference, lab_of, xyz_of_hex
 from tests.apps.test_colour import SHELF
-from tests.browser.conftest import Browser
+from tests.browser.driving import Browser
 from tests.browser.test_way import at_the_bench, check, sign_up
 from tests.browser.touching import drag
 from tests.conftest import Clock

@@ -12,7 +12,7 @@ from selenium.webdriver.support.ui import Select
 from muster.apps.recipes.models import RecipeVersion
 from muster.core.craft.techniques import TECHNIQUES
 from muster.core.recipes.recipe import RECIPE
-from tests.browser.conftest import Browser
+from tests.browser.driving import Browser
 from tests.conftest import Clock
 
 TAB = "\ue004"

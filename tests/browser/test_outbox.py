@@ -9,7 +9,7 @@ from django.contrib.sessions.models import Session
 from selenium.webdriver.common.by import By
 
 from muster.apps.bench.models import Fact
-from tests.browser.conftest import Browser
+from tests.browser.driving import Browser
 from tests.browser.test_way import TAB, at_the_bench, sign_up
 from tests.conftest import Clock
 

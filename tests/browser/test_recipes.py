@@ -12,7 +12,7 @@ from selenium.webdriver.support.ui import Select
 from muster.apps.plan.models import PlanRun
 from muster.apps.roll.models import Muster
 from muster.apps.roll.queries import choices_of
-from tests.browser.conftest import Browser
+from tests.browser.driving import Browser
 from tests.browser.test_way import at_the_bench, sign_up
 from tests.conftest import Clock
 

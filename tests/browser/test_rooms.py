@@ -7,7 +7,7 @@ from selenium.webdriver.common.by import By
 
 from muster.apps.bench.models import Fact
 from muster.apps.roll.models import Muster
-from tests.browser.conftest import Browser
+from tests.browser.driving import Browser
 from tests.browser.test_way import at_the_bench, sign_up
 from tests.conftest import Clock
 

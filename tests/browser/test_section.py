@@ -11,7 +11,7 @@ from selenium.webdriver.common.by import By
 from selenium.webdriver.common.keys import Keys
 
 from muster.core.craft.zones import ZONES
-from tests.browser.conftest import Browser
+from tests.browser.driving import Browser
 from tests.browser.test_recipes import open_recipe, row, rows
 from tests.browser.test_way import check
 from tests.browser.touching import drag

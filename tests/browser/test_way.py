@@ -11,7 +11,7 @@ from selenium.webdriver.common.by import By
 
 from muster.apps.accounts.management.commands.load_demo import Command as LoadDemo
 from muster.apps.bench.models import Fact
-from tests.browser.conftest import Browser
+from tests.browser.driving import Browser
 from tests.conftest import Clock
 
 AXE = Path(__file__).resolve().parents[2] / "web" / "node_modules" / "axe-core" / "axe.min.js"

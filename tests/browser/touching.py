@@ -2,7 +2,7 @@
 
 from __future__ import annotations
 
-from tests.browser.conftest import Browser
+from tests.browser.driving import Browser
 
 STEPS = 6
 

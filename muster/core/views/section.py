@@ -100,7 +100,7 @@ def section_of(zone: str, films: Sequence[AppliedLayer], outer: dict[str, str]) 
             does="takes" if _takes(one) else "mask" if _masks(one) else "film",
             clear=one.clear and not _prints(one), colour=_colour(one), finish=one.pass_.finish,
             wet_um=round(wet_um(one), 1), dry_um=round(max(laid[index]), 1),
-            laid=_told(laid[index]), left=_told(left[index]),
+            laid=_told(laid[index], _takes(one)), left=_told(left[index]),
         )
         for index, one in enumerate(mine)
     ]  # fmt: skip
@@ -137,8 +137,8 @@ def _colour(film: AppliedLayer) -> str | None:
     return None if clear else film.pass_.colour
 
 
-def _told(line: Sequence[float]) -> Line:
-    return tuple(round(min(one, MOST_DRAWN_UM), 1) for one in line)
+def _told(line: Sequence[float], whole: bool = False) -> Line:
+    return tuple(round(one if whole else min(one, MOST_DRAWN_UM), 1) for one in line)
 
 
 def _laid(film: AppliedLayer, zone: str, masked: Line) -> Line:

@@ -3,7 +3,7 @@ import { Dialog, DialogPanel, DialogTitle } from '@headlessui/vue'
 import { useLocalStorage } from '@vueuse/core'
 import { computed, ref } from 'vue'
 import { useMuster } from '../../muster'
-import { useSchematics } from '../recipes/schematics'
+import { useSchematics } from '../../schematics'
 
 /** At true size on this screen: the figure in the colour that is meant beside the one in the mix, and
  *  lines of the mix from wide to thin. Calibrated once by a bank card. */

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { computed, ref } from 'vue'
 import type { Schemas } from '../../api/client'
-import { useSchematics } from './schematics'
+import { useSchematics } from '../../schematics'
 
 /** The subject with its zones in the colours that they will have: pressed, each shows its stack. */
 const props = defineProps<{

@@ -1,6 +1,6 @@
 import { createSharedComposable } from '@vueuse/core'
 import { shallowRef } from 'vue'
-import { client, told, type Schemas } from '../../api/client'
+import { client, told, type Schemas } from './api/client'
 
 /** The outlines of zones by kind of subject, read once. */
 export const useSchematics = createSharedComposable(() => {
