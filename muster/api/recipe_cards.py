@@ -13,11 +13,14 @@ from muster.api.requests import UserRequest
 from muster.api.throttles import ByUser
 from muster.apps.printing import pdf_of
 from muster.apps.recipes.queries import newest_version
+from muster.core.craft.zones import MAIN
 from muster.core.drawn.core_sample import sample_page
 from muster.core.drawn.page import Page
 from muster.core.drawn.recipe_card import card_pages, stacked
+from muster.core.errors import DomainError
 from muster.core.recipes.recipe import subject_of
 from muster.core.views.draft_report import Draft
+from muster.core.views.section import bare_section
 
 router = Router()
 Format = Literal["svg", "pdf"]
@@ -26,9 +29,14 @@ Zone = Annotated[str, Field(max_length=90)]
 
 @router.get("/recipes/{code}/card", response={200: None}, throttle=ByUser("print", "600/h"))
 def card(request: UserRequest, code: str, form: Format = "pdf") -> HttpResponse:
-    """The newest version as cards. Raises Http404 where there is no such recipe."""
+    """The newest version as cards, also where its layers cannot be looked at. Raises Http404 where
+    there is no such recipe."""
     draft = _kept(request, code)
-    return _printed(card_pages(draft.recipe, draft.seen()), form, f"{code}-card")
+    try:
+        pages = card_pages(draft.recipe, draft.seen())
+    except DomainError as error:
+        pages = card_pages(draft.recipe, None, error.complaints[0])
+    return _printed(pages, form, f"{code}-card")
 
 
 @router.get("/recipes/{code}/core-sample", response={200: None}, throttle=ByUser("print", "600/h"))
@@ -40,7 +48,11 @@ def core_sample(
     Raises Http404 where there is no such recipe.
     """
     draft = _kept(request, code, zone)
-    page = sample_page(draft.section(), draft.recipe.name, draft.recipe.material)
+    try:
+        section = draft.section()
+    except DomainError:
+        section = bare_section(zone or MAIN[draft.recipe.kind][0])
+    page = sample_page(section, draft.recipe.name, draft.recipe.material)
     return _printed([page], form, f"{code}-core-sample")
 
 

@@ -20,7 +20,7 @@ from muster.core.colour.spaces import difference, lab_of, xyz_of_hex
 from tests.apps.test_colour import SHELF
 from tests.browser.driving import Browser
 from tests.browser.test_way import at_the_bench, check, sign_up
-from tests.browser.touching import drag
+from tests.browser.touching import drag, middle, touch
 from tests.conftest import Clock
 from tests.core.colour.test_photo import photograph
 
@@ -257,17 +257,22 @@ def test_beads_are_added_taken_and_pulled(shelf: Browser) -> None:
     browser.find("//p[contains(., 'Nothing in the pot')]")
 
 
-def test_beads_are_pulled_by_a_finger(shelf: Browser) -> None:
+def test_beads_are_pulled_and_the_field_is_held_by_a_finger(shelf: Browser) -> None:
     browser = shelf
     browser.size(390, 844, touch=True)
     add = browser.find("//button[@aria-label='+1 drop of Lime white']")
     browser.driver.execute_script("arguments[0].scrollIntoView({block: 'center'})", add)
     add.click()
     strip = browser.find("//*[name()='svg'][@data-beads]")
-    browser.driver.execute_script("arguments[0].scrollIntoView({block: 'center'})", strip)
-    box = browser.driver.execute_script("return arguments[0].getBoundingClientRect()", strip)
-    drag(browser, (box["left"] + 10, box["top"] + 22), (box["left"] + 78, box["top"] + 22))
+    _, y = middle(browser, strip)
+    left = browser.driver.execute_script("return arguments[0].getBoundingClientRect().left", strip)
+    drag(browser, (left + 10, y), (left + 78, y))
     browser.until(lambda: beads(browser, "Lime white") == 4)
+    split = browser.find("//button[contains(@aria-label, 'hold to change sides')]")
+    touch(browser, "touchStart", middle(browser, split))
+    browser.until(lambda: split.get_attribute("aria-pressed") == "true")
+    touch(browser, "touchEnd")
+    browser.until(lambda: split.get_attribute("aria-pressed") == "false")
 
 
 def test_thirty_paints_are_pasted_their_swatches_typed_and_weighed_by_keys(

@@ -6,15 +6,18 @@ from __future__ import annotations
 from typing import Any
 
 import pytest
+from django.test import Client
 from selenium.webdriver.common.action_chains import ActionChains
 from selenium.webdriver.common.by import By
 from selenium.webdriver.common.keys import Keys
 
 from muster.core.craft.zones import ZONES
+from tests.apps.test_extremes import a_pass
 from tests.browser.driving import Browser
-from tests.browser.test_recipes import open_recipe, row, rows
+from tests.browser.test_recipes import choose_recipe, open_recipe, row, rows
 from tests.browser.test_way import check
-from tests.browser.touching import drag
+from tests.browser.touching import drag, middle, touch
+from tests.conftest import post
 
 pytestmark = pytest.mark.django_db(transaction=True)
 
@@ -29,7 +32,9 @@ def hauler(inside: Browser) -> Browser:
 
 
 def pick(browser: Browser, name: str) -> None:
-    browser.find(row(name)).click()
+    found = browser.find(row(name))
+    middle(browser, found)
+    found.click()
     browser.find(f"//p[@aria-label='{name}, word by word']")
 
 
@@ -70,10 +75,7 @@ def test_a_pass_dragged_out_at_the_side_is_taken_out(hauler: Browser) -> None:
 def test_a_finger_moves_a_pass_on_a_phone(hauler: Browser) -> None:
     hauler.size(390, 844, touch=True)
     before = rows(hauler)
-    handle = grip(hauler, "seal")
-    hauler.driver.execute_script("arguments[0].scrollIntoView({block: 'center'})", handle)
-    box = hauler.driver.execute_script("return arguments[0].getBoundingClientRect()", handle)
-    at = (box["left"] + 8, box["top"] + box["height"] / 2)
+    at = middle(hauler, grip(hauler, "seal"))
     drag(hauler, at, (at[0], at[1] + 110))
     hauler.until(lambda: rows(hauler) != before)
     assert rows(hauler).index("seal") > before.index("seal")
@@ -113,6 +115,24 @@ def test_a_film_is_pulled_thicker_in_the_section(hauler: Browser) -> None:
     hauler.until(lambda: word(hauler, "coats") == "×3")
     hauler.until(lambda: hauler.find(drawn).get_attribute("innerHTML") != before)
     hauler.find("//*[contains(., 'µm')][contains(., 'not to scale')]")
+
+
+def test_a_finger_pulls_a_film_thicker_and_presses_words_and_zones(hauler: Browser) -> None:
+    hauler.size(390, 844, touch=True)
+    hauler.press("Section")
+    pick(hauler, "main colour")
+    at = middle(hauler, hauler.find("//*[@data-pull]"))
+    drag(hauler, at, (at[0], at[1] - 26))
+    hauler.until(lambda: word(hauler, "coats") == "×3")
+    hauler.press("Schematic")
+    where = hauler.find(f"{LINE}/button[@data-field='zones']")
+    middle(hauler, where)
+    where.click()
+    zone = hauler.find("//*[@role='button'][starts-with(@aria-label, 'lower')]/*")
+    spot = middle(hauler, zone)
+    touch(hauler, "touchStart", spot)
+    touch(hauler, "touchEnd")
+    hauler.until(lambda: word(hauler, "all_but") == "all but lower")
 
 
 def test_each_word_is_pressed_and_changed_in_place(hauler: Browser) -> None:
@@ -224,3 +244,15 @@ def test_every_zone_can_be_pressed_with_the_mouse(hauler: Browser) -> None:
         return [...met]"""
     )
     assert set(found) >= set(ZONES["vehicle"])
+
+
+def test_layers_that_cannot_be_looked_at_are_told_and_the_passes_stay(
+    inside: Browser, ada: Client
+) -> None:
+    one = a_pass("fit", "glue", adhesive="plastic cement")
+    odd = {"name": "Odd glue", "kind": "vehicle", "passes": [one]}
+    assert post(ada, "recipes", odd).status_code == 200
+    choose_recipe(inside, "Odd glue")
+    inside.find("//p[@role='alert'][contains(., 'no glue is called')]")
+    assert rows(inside) == ["fit"]
+    pick(inside, "fit")

@@ -107,6 +107,11 @@ def section_of(zone: str, films: Sequence[AppliedLayer], outer: dict[str, str]) 
     return Section(zone, HEIGHTS, [one for one in found if any(one.laid)])
 
 
+def bare_section(zone: str) -> Section:
+    """The relief with nothing on it: of layers that cannot be looked at."""
+    return Section(zone, HEIGHTS, [])
+
+
 def main_zone(films: Sequence[AppliedLayer], main: Sequence[str]) -> str:
     """The zone that most passes meet, one that carries the subject's colours before others."""
     met: dict[str, int] = {}

@@ -15,6 +15,7 @@ from muster.core.drawn.page import Page, fitted, width_of
 from muster.core.drawn.recipe_card import card_pages, stacked
 from muster.core.stack.habits.house import OURS
 from muster.core.views.draft_report import Draft
+from muster.core.views.section import bare_section
 from tests.core.stack.making import BASE, DECALS, ENAMEL, GLOSS, MATT, UNDER, p, recipe
 
 SVG = "{http://www.w3.org/2000/svg}"
@@ -73,6 +74,19 @@ def test_a_core_sample_names_its_layers_from_the_top_with_a_true_scale_bar() -> 
     points = re.findall(r"([\d.]+) ([\d.]+)", base.attrib["d"])
     left = [float(y) for x, y in points if x == points[0][0]]
     assert (max(left) - min(left)) / length == pytest.approx(30 / bar, rel=0.02)
+
+
+def test_a_recipe_whose_layers_cannot_be_looked_at_is_printed_as_it_is_stated() -> None:
+    made = recipe(UNDER, {**BASE, "colour": "#556633"}, p("glue", "fit", adhesive="plastic cement"))
+    (page,) = card_pages(made, None, "no glue is called 'plastic cement'")
+    said = words(page.text())
+    assert [one for one in said if one in ("undercoat", "base", "fit")] == [
+        "undercoat", "base", "fit",
+    ]  # fmt: skip
+    assert any("cannot be looked at: no glue" in one for one in said)
+    assert not any(one.startswith("then ") for one in said)
+    bare = sample_page(bare_section("upper"), "Hauler", "polystyrene").text()
+    assert "bare polystyrene" in words(bare)
 
 
 def test_text_is_cut_off_where_it_would_run_out() -> None:

@@ -102,7 +102,7 @@ def too_much(draw: st.DrawFn) -> dict[str, Any]:
 def test_what_is_left_is_the_least_that_can_be(raw: dict[str, Any]) -> None:
     problem = problem_from(raw)
     best = best_score(problem)
-    plan = planned(problem, 120)
+    plan = planned(problem, 3000)
     assert (plan.score.left_weight, plan.score.left_s) == (best.left_weight, best.left_s)
     assert plan.bounds.left_weight <= best.left_weight
 

@@ -62,7 +62,7 @@ const inHand = computed(() =>
       )
     : null,
 )
-const { look, mending } = useDraftCheck(
+const { look, mending, wrong } = useDraftCheck(
   () => inHand.value,
   () => trials.value.length,
 )
@@ -196,6 +196,9 @@ function add(found: Pass[]) {
               ><span>recess</span><span>flat</span><span>edge</span></span
             >
           </div>
+          <p v-for="one in wrong" :key="one" class="py-1" role="alert">
+            <span class="warn">Its layers cannot be looked at</span>: {{ one }}
+          </p>
           <Stack
             v-model:picked="picked"
             v-model:word="word"

@@ -1,5 +1,5 @@
 import { ref, watch } from 'vue'
-import { client, told, type Schemas } from '../../api/client'
+import { client, Complaint, told, type Schemas } from '../../api/client'
 import type { WhatIf } from './WhatIf.vue'
 
 export type Asked = Schemas['DraftIn']
@@ -21,10 +21,11 @@ export function asked(draft: Given, tried: WhatIf): Asked {
 const LONG = 24
 
 /** What the layers of a draft say, asked for at each change; an answer overtaken is dropped.
- *  `mending`: what mends it is still being looked for. */
+ *  `mending`: what mends it is still being looked for; `wrong`: why its layers cannot be looked at. */
 export function useDraftCheck(draft: () => Asked | null, more: () => unknown) {
   const found = ref<Schemas['DraftReport'] | null>(null)
   const mending = ref(false)
+  const wrong = ref<string[]>([])
   let times = 0
 
   watch(
@@ -34,8 +35,14 @@ export function useDraftCheck(draft: () => Asked | null, more: () => unknown) {
       if (!body) return
       const ask = async (mend: boolean) => {
         const asked = client.POST('/api/draft-check', { body: { ...body, mend } })
-        const next = await told(asked).catch(() => null)
-        if (mine === times && next) found.value = next
+        try {
+          const next = await told(asked)
+          if (mine !== times) return
+          found.value = next
+          wrong.value = []
+        } catch (error) {
+          if (mine === times && error instanceof Complaint) wrong.value = error.complaints
+        }
       }
       mending.value = body.passes.length > LONG
       if (mending.value) await ask(false)
@@ -44,5 +51,5 @@ export function useDraftCheck(draft: () => Asked | null, more: () => unknown) {
     },
     { immediate: true },
   )
-  return { look: found, mending }
+  return { look: found, mending, wrong }
 }
