@@ -256,3 +256,28 @@ def test_layers_that_cannot_be_looked_at_are_told_and_the_passes_stay(
     inside.find("//p[@role='alert'][contains(., 'no glue is called')]")
     assert rows(inside) == ["fit"]
     pick(inside, "fit")
+
+
+def test_a_draft_is_kept_in_hand_while_one_looks_at_another_recipe_or_room(
+    hauler: Browser,
+) -> None:
+    pick(hauler, "dust")
+    hauler.press("take it out")
+    hauler.until(lambda: "dust" not in rows(hauler))
+    choose_recipe(hauler, "Ground")
+    hauler.keys("3")
+    hauler.find("//h1[.='Colour']")
+    choose_recipe(hauler, HAULER)
+    hauler.until(lambda: "matt coat" in rows(hauler))
+    assert "dust" not in rows(hauler)
+    hauler.press("Take back")
+    hauler.until(lambda: "dust" in rows(hauler))
+    hauler.find("//p[contains(., 'nothing goes wrong')]")
+    pick(hauler, "dust")
+    hauler.press("take it out")
+    hauler.press("Drop the changes")
+    hauler.until(lambda: "dust" in rows(hauler))
+    hauler.find("//button[contains(., 'Keep as version')][@disabled]")
+    # Dropping can be taken back, too.
+    hauler.press("Take back")
+    hauler.until(lambda: "dust" not in rows(hauler))

@@ -1202,7 +1202,8 @@ export interface paths {
         };
         /**
          * Card
-         * @description The newest version as cards. Raises Http404 where there is no such recipe.
+         * @description The newest version as cards, also where its layers cannot be looked at. Raises Http404 where
+         *     there is no such recipe.
          */
         get: operations["muster_api_recipe_cards_card"];
         put?: never;

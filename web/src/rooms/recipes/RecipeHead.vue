@@ -89,9 +89,7 @@ async function choose(id: string, close: () => void) {
     </div>
     <div v-if="changed || begun || steps.length" class="flex flex-wrap items-center gap-3">
       <button v-if="steps.length" class="btn" @click="draft.back">Take back</button>
-      <button v-if="changed && code" class="btn" @click="book.choose(code)">
-        Drop the changes
-      </button>
+      <button v-if="changed && code" class="btn" @click="draft.drop">Drop the changes</button>
       <ActButton main :why="why" @press="book.keep">
         {{ begun ? 'Keep it' : `Keep as version ${(chosen?.recipe.version ?? 0) + 1}` }}
       </ActButton>

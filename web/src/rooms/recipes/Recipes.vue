@@ -67,6 +67,7 @@ const { look, mending, wrong } = useDraftCheck(
   () => trials.value.length,
 )
 const comparing = ref(false)
+const beside = computed(() => (comparing.value && passes.value.length ? inHand.value : null))
 const section = computed(() => look.value?.section ?? null)
 const shown = computed(() => zone.value || section.value?.zone || '')
 const zones = computed(() => house.known?.zones[kind.value ?? 'figure'] ?? [])
@@ -138,8 +139,8 @@ function add(found: Pass[]) {
     <template v-if="kind">
       <Versions v-if="chosen" :chosen="chosen" @followed="book.taken(chosen.recipe.id)" />
       <Beside
-        v-if="comparing && inHand && passes.length"
-        :asked="inHand"
+        v-if="beside"
+        :asked="beside"
         :chosen="chosen"
         :recipes="list ?? []"
         @close="comparing = false"
@@ -156,7 +157,7 @@ function add(found: Pass[]) {
         </button>
       </div>
       <div
-        v-if="!comparing"
+        v-if="!beside"
         class="grid gap-x-8"
         :class="schematic ? 'grid-cols-[340px_minmax(0,1fr)] max-lg:grid-cols-1' : 'grid-cols-1'"
       >

@@ -1,10 +1,14 @@
-import { computed, ref } from 'vue'
+import { computed, onUnmounted, ref } from 'vue'
 import { client, told, type Schemas } from '../../api/client'
 import { useMuster } from '../../muster'
-import { useDraft } from './draft'
+import { useDraft, type Held } from './draft'
 
 type Recipe = Schemas['RecipeOut']
 export type Kind = Schemas['NewRecipeIn']['kind']
+
+/** Drafts that were left before they were kept, by recipe and version: nothing is lost by looking at
+ *  another recipe, or by going to another room. */
+const left = new Map<string, Held>()
 
 /** The user's recipes and the one under the pen: chosen, begun, kept, copied, put away. */
 export function useBook() {
@@ -41,11 +45,29 @@ export function useBook() {
     if (found) list.value = found
   }
 
+  const called = (one: Recipe | null | undefined) =>
+    one ? `${one.recipe.id}@${one.recipe.version}` : ''
+
+  function leave() {
+    const found = draft.held()
+    if (found) left.set(called(chosen.value), found)
+    else left.delete(called(chosen.value))
+  }
+  onUnmounted(leave)
+
   async function choose(id: string) {
+    leave()
+    await open(id)
+  }
+
+  async function open(id: string) {
     code.value = id
     begun.value = null
     asking.value = false
-    draft.take(list.value?.find((one) => one.recipe.id === id)?.recipe ?? null)
+    const next = list.value?.find((one) => one.recipe.id === id)
+    draft.take(next?.recipe ?? null)
+    const held = left.get(called(next))
+    if (held) draft.resume(held)
     trials.value = []
     const asked = client.GET('/api/recipes/{code}/trials', { params: { path: { code: id } } })
     const found = await told(asked).catch(() => [])
@@ -53,11 +75,12 @@ export function useBook() {
   }
 
   /** An empty recipe under the pen; it is kept once it has a pass. */
-  function begin(called: string, forKind: Kind) {
+  function begin(name: string, forKind: Kind) {
+    leave()
     code.value = null
     trials.value = []
     draft.take(null)
-    draft.name.value = called
+    draft.name.value = name
     begun.value = { kind: forKind }
   }
 
@@ -97,7 +120,8 @@ export function useBook() {
     const path = { code: now.recipe.id }
     if (!(await took(() => told(client.POST('/api/recipes/{code}', { params: { path }, body })))))
       return
-    await choose(now.recipe.id)
+    left.delete(called(now))
+    await open(now.recipe.id)
     if (muster.view) await muster.load(muster.view.id)
   }
 

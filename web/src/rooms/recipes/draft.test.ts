@@ -68,3 +68,18 @@ test('a zone pressed away is left out of a pass for all, and taken from one that
   draft.turnZone('b', 'upper')
   expect(draft.passes.value[1]?.zones).toEqual(['lower'])
 })
+
+test('a draft that is left can be gone on with, its steps too', () => {
+  const draft = useDraft()
+  draft.take(recipe(pass('a'), pass('b')))
+  expect(draft.held()).toBeNull()
+  draft.move('b', -1)
+  const held = draft.held()
+  draft.take(recipe(pass('c')))
+  draft.take(recipe(pass('a'), pass('b')))
+  if (held) draft.resume(held)
+  expect(keys(draft)).toEqual(['b', 'a'])
+  draft.back()
+  expect(keys(draft)).toEqual(['a', 'b'])
+  expect(draft.held()).toBeNull()
+})

@@ -12,6 +12,12 @@ interface State {
   passes: Pass[]
 }
 
+/** A draft that was left before it was kept. */
+export interface Held {
+  state: State
+  steps: State[]
+}
+
 const copyOf = <T>(value: T) => JSON.parse(JSON.stringify(value)) as T
 
 /** What a recipe is for; of a new one, hard plastic that is played with. */
@@ -50,6 +56,25 @@ export function useDraft() {
       subject: subjectOf(recipe),
       passes: recipe?.passes ?? [],
     })
+  }
+
+  /** What is changed and not kept, with the way back; none where nothing is changed. */
+  const held = (): Held | null =>
+    changed.value ? copyOf({ state: now(), steps: steps.value }) : null
+
+  /** Go on where one left off. */
+  function resume(found: Held) {
+    set(found.state)
+    steps.value = copyOf(found.steps)
+  }
+
+  /** As it is kept; what was changed can be taken back. */
+  function drop() {
+    const recipe = kept.value
+    if (!recipe) return
+    change(() =>
+      set({ name: recipe.name, subject: subjectOf(recipe), passes: copyOf(recipe.passes) }),
+    )
   }
 
   /** Change the draft so that it can be taken back. */
@@ -134,7 +159,7 @@ export function useDraft() {
         JSON.stringify(passes.value) !== JSON.stringify(kept.value.passes)),
   )
   return {
-    kept, name, subject, passes, steps, changed, take, change, back, put, move, layOver, takeOut,
+    kept, name, subject, passes, steps, changed, take, held, resume, drop, change, back, put, move, layOver, takeOut,
     edit, thicken, turnZone,
   } // prettier-ignore
 }
