@@ -56,6 +56,9 @@ export function count(n: number, one: string, many = `${one}s`): string {
   return `${NUMBERS[n] ?? n} ${n === 1 ? one : many}`
 }
 
+/** Words as at the start of a sentence. */
+export const begun = (words: string) => `${words[0]?.toUpperCase() ?? ''}${words.slice(1)}`
+
 export const WEEKDAYS = 'Monday Tuesday Wednesday Thursday Friday Saturday Sunday'.split(' ')
 
 const MONTHS = 'jan feb mar apr may jun jul aug sep oct nov dec'.split(' ')

@@ -160,9 +160,7 @@ class Draft:
 
     def named(self, recipe: Recipe) -> Draft:
         """The same, called as a recipe is, in its version."""
-        own = replace(
-            self.recipe, id=recipe.id, name=recipe.name, version=recipe.version
-        )  # fmt: skip
+        own = replace(self.recipe, id=recipe.id, name=recipe.name, version=recipe.version)
         return replace(self, recipe=own)
 
     def report(self) -> tuple[Report, dict[str, str]]:

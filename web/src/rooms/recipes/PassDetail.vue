@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { computed, ref } from 'vue'
 import type { Schemas } from '../../api/client'
+import { begun } from '../../words'
 import type { Draft, Pass } from './draft'
 import PassLine from './PassLine.vue'
 import TrialPatch from './TrialPatch.vue'
@@ -46,7 +47,6 @@ const follows = computed(() => {
   if (seam.instead) said.push(`in this house with ${seam.instead} instead`)
   return [...said, ...seam.cautions]
 })
-const begun = (words: string) => `${words[0]?.toUpperCase() ?? ''}${words.slice(1)}`
 </script>
 
 <template>

@@ -2,7 +2,6 @@
 import { Popover, PopoverButton, PopoverPanel } from '@headlessui/vue'
 import { computed, ref } from 'vue'
 import type { Schemas } from '../../api/client'
-import ActButton from '../../parts/ActButton.vue'
 import { count } from '../../words'
 import type { Book } from './book'
 import NewRecipe from './NewRecipe.vue'
@@ -12,8 +11,8 @@ import SubjectFields from './SubjectFields.vue'
 
 /** The recipe's name, which opens the others; what it is for; what it takes; keeping it. */
 const props = defineProps<{ book: Book; look: Schemas['DraftReport'] | null }>()
-const { list, code, begun, draft, chosen, why, asking, follow } = props.book
-const { name, subject, passes, steps, changed } = draft
+const { list, code, begun, draft, chosen, asking, follow } = props.book
+const { name, subject, passes } = draft
 const naming = ref(false)
 const about = ref(false)
 
@@ -86,13 +85,6 @@ async function choose(id: string, close: () => void) {
           }}</span></template
         >
       </p>
-    </div>
-    <div v-if="changed || begun || steps.length" class="flex flex-wrap items-center gap-3">
-      <button v-if="steps.length" class="btn" @click="draft.back">Take back</button>
-      <button v-if="changed && code" class="btn" @click="draft.drop">Drop the changes</button>
-      <ActButton main :why="why" @press="book.keep">
-        {{ begun ? 'Keep it' : `Keep as version ${(chosen?.recipe.version ?? 0) + 1}` }}
-      </ActButton>
     </div>
   </div>
   <NewRecipe

@@ -5,11 +5,13 @@ import { useRoute, useRouter } from 'vue-router'
 import type { Schemas } from '../../api/client'
 import { useHouse } from '../../house'
 import { useKeys } from '../../keys'
+import { begun } from '../../words'
 import { useBook } from './book'
 import Beside from './Beside.vue'
 import ClosedSection from './ClosedSection.vue'
 import type { Pass } from './draft'
 import { asked, useDraftCheck } from './draftCheck'
+import KeepBar from './KeepBar.vue'
 import PartTabs from './PartTabs.vue'
 import RecipeHead from './RecipeHead.vue'
 import RuleSeam from './RuleSeam.vue'
@@ -138,17 +140,12 @@ function add(found: Pass[]) {
     <RecipeHead v-else :book="book" :look="look" />
     <template v-if="kind">
       <Versions v-if="chosen" :chosen="chosen" @followed="book.taken(chosen.recipe.id)" />
-      <Beside
-        v-if="beside"
-        :asked="beside"
-        :chosen="chosen"
-        :recipes="list ?? []"
-        @close="comparing = false"
-      />
-      <div v-else class="flex flex-wrap items-end justify-between gap-x-6">
-        <PartTabs :passes="passes" :subject="subject" :part="part" @show="show" />
+      <div class="flex min-h-12 flex-wrap items-end justify-between gap-x-6 gap-y-2">
+        <PartTabs v-if="!beside" :passes="passes" :subject="subject" :part="part" @show="show" />
+        <span class="flex-1" />
+        <KeepBar :book="book" />
         <button
-          v-if="width < BOTH"
+          v-if="width < BOTH && !beside"
           class="link min-h-9 px-0"
           :aria-pressed="sectioned"
           @click="sectioned = !sectioned"
@@ -156,6 +153,13 @@ function add(found: Pass[]) {
           {{ sectioned ? 'Schematic' : 'Section' }} <span class="kbd">S</span>
         </button>
       </div>
+      <Beside
+        v-if="beside"
+        :asked="beside"
+        :chosen="chosen"
+        :recipes="list ?? []"
+        @close="comparing = false"
+      />
       <div
         v-if="!beside"
         class="grid gap-x-8"
@@ -171,7 +175,7 @@ function add(found: Pass[]) {
             @press="press"
           />
           <template v-if="section && !sectioned">
-            <h2 class="mt-3">{{ shown[0]?.toUpperCase() }}{{ shown.slice(1) }}, from the top</h2>
+            <h2 class="mt-3">{{ begun(shown) }}, from the top</h2>
             <ZoneStack
               :section="section"
               :picked="picked"
@@ -234,8 +238,7 @@ function add(found: Pass[]) {
             <div>
               <h2>Closed</h2>
               <p class="text-14 text-soft">
-                {{ shown[0]?.toUpperCase() }}{{ shown.slice(1) }}: its layers to scale with each
-                other.
+                {{ begun(shown) }}: its layers to scale with each other.
               </p>
             </div>
             <ClosedSection

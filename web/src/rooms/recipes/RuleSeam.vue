@@ -1,14 +1,12 @@
 <script setup lang="ts">
 import type { Schemas } from '../../api/client'
+import { begun } from '../../words'
 
 /** Where a rule speaks between two passes: drawn by how grave it is, with what mends it and its
  *  cost. */
 defineProps<{ finding: Schemas['DraftFinding'] }>()
 const emit = defineEmits<{ repair: [way: Schemas['PricedRepair']] }>()
 const WORDS = { error: 'Goes wrong', warning: 'Beware', note: 'Note' } as const
-
-/** The first letter as at the start of a sentence. */
-const begun = (words: string) => `${words[0]?.toUpperCase() ?? ''}${words.slice(1)}`
 </script>
 
 <template>
@@ -19,11 +17,6 @@ const begun = (words: string) => `${words[0]?.toUpperCase() ?? ''}${words.slice(
       aria-hidden="true"
       :class="finding.severity === 'note' ? 'text-key' : 'text-warning'"
     >
-      <defs>
-        <pattern id="zigzag" width="24" height="12" patternUnits="userSpaceOnUse">
-          <path d="M0 11L12 1L24 11" fill="none" stroke="var(--warning)" stroke-width="2.5" />
-        </pattern>
-      </defs>
       <rect v-if="finding.severity === 'error'" width="100%" height="12" fill="url(#zigzag)" />
       <line
         v-else

@@ -17,17 +17,6 @@ const length = computed(() => Math.round(16 + 22 * Math.log10(Math.max(1, minute
 <template>
   <span class="fig flex items-center gap-2 text-14 whitespace-nowrap">
     <svg :width="length" height="10" aria-hidden="true" class="shrink-0 max-md:hidden">
-      <defs>
-        <pattern
-          id="wet"
-          width="6"
-          height="6"
-          patternUnits="userSpaceOnUse"
-          patternTransform="rotate(45)"
-        >
-          <rect width="2.5" height="6" fill="var(--ink)" />
-        </pattern>
-      </defs>
       <rect x=".5" y=".5" :width="length - 1" height="9" fill="url(#wet)" stroke="var(--key)" />
     </svg>
     {{ words }}

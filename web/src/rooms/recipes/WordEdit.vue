@@ -59,9 +59,9 @@ function setText(event: Event) {
   if (props.field.name === 'part') return set(asPart(text) || null)
   set(text)
 }
-const focus = { mounted: (at: HTMLInputElement) => at.select() }
-const vFocus = focus
-const SHARE = computed<Field>(() => ({ ...props.field, edit: 'number', share: true, least: 0.01, most: 1, step: 0.05, unsaid: 'alike' })) // prettier-ignore
+const vFocus = { mounted: (at: HTMLInputElement) => at.select() }
+/** A share of one zone, as a number of its own. */
+const share = computed<Field>(() => ({ ...props.field, edit: 'number', share: true, least: 0.01, most: 1, step: 0.05, unsaid: 'alike' })) // prettier-ignore
 </script>
 
 <template>
@@ -110,7 +110,7 @@ const SHARE = computed<Field>(() => ({ ...props.field, edit: 'number', share: tr
         <span class="w-32">{{ zone }}</span>
         <NumberEdit
           v-if="covers.some((one) => one.zone === zone)"
-          :field="{ ...SHARE, label: `share of ${zone}` }"
+          :field="{ ...share, label: `share of ${zone}` }"
           :value="covers.find((one) => one.zone === zone)?.cover ?? null"
           :usual="0.5"
           @set="setCover(zone, $event)"
