@@ -13,7 +13,7 @@ from selenium.webdriver.support.ui import WebDriverWait
 ARGUMENTS = (
     "--headless=new", "--no-sandbox", "--disable-gpu", "--disable-background-networking",
     "--disable-component-update", "--disable-sync", "--no-first-run", "--hide-scrollbars",
-    "--disable-dev-shm-usage",
+    "--disable-dev-shm-usage", "--lang=en-GB", "--accept-lang=en-GB",
 )  # fmt: skip
 PATIENCE_S = 20
 

@@ -1,5 +1,6 @@
 import { onKeyStroke } from '@vueuse/core'
 import { onUnmounted, reactive } from 'vue'
+import { beginFinding } from './finding'
 import { letterKeys } from './light'
 
 export interface Key {
@@ -12,6 +13,9 @@ export interface Key {
 /** The keys of the room in view, for the dialog that `?` opens. */
 export const roomKeys = reactive<Key[]>([])
 
+/** A letter that is a key waits so long whether it begins a word. */
+const WORD_MS = 220
+
 function typing(event: KeyboardEvent): boolean {
   const at = event.target as HTMLElement | null
   if (!at) return false
@@ -21,24 +25,54 @@ function typing(event: KeyboardEvent): boolean {
   if (['INPUT', 'TEXTAREA', 'SELECT'].includes(at.tagName)) return true
   // A dial turns by arrows itself.
   if (at.closest('[role="slider"]') && event.key.startsWith('Arrow')) return true
-  const pressable = at.closest('button, a, [role="menu"], [role="dialog"], [role="listbox"]')
+  const pressable = at.closest(
+    'button, a, [role="button"], [role="menu"], [role="dialog"], [role="listbox"]',
+  )
   return Boolean(pressable) && [' ', 'Enter'].includes(event.key)
 }
 
 /** Keys that hold while the calling room is in view. */
 export function useKeys(keys: Key[]) {
   roomKeys.push(...keys)
+  onUnmounted(() => {
+    for (const key of keys) roomKeys.splice(roomKeys.indexOf(key), 1)
+  })
+}
+
+/** The one listener: keys of the room in view, and words that are typed to be found. */
+export function useKeyboard(mayFind: () => boolean) {
+  let waiting: { letter: string; timer: number } | null = null
+
   onKeyStroke((event) => {
     if (event.ctrlKey || event.metaKey || event.altKey || event.repeat || typing(event)) return
     if (document.querySelector('[role="dialog"]')) return
-    const letter = /^[a-z]$/i.test(event.key)
-    if (letter && !letterKeys.value) return
-    const found = keys.find((one) => one.key === (letter ? event.key.toLowerCase() : event.key))
-    if (!found) return
+    const letter = /^\p{L}$/u.test(event.key)
+    const key = letter ? event.key.toLowerCase() : event.key
+    // Of two the newer one counts: a room's own before what holds everywhere.
+    const found = [...roomKeys].reverse().find((one) => one.key === key)
+    if (!letter) {
+      if (found) {
+        event.preventDefault()
+        found.act()
+      }
+      return
+    }
+    if (waiting) {
+      window.clearTimeout(waiting.timer)
+      event.preventDefault()
+      const word = waiting.letter + event.key
+      waiting = null
+      return beginFinding(word)
+    }
+    const acts = found && letterKeys.value
+    if (!acts && !mayFind()) return
     event.preventDefault()
-    found.act()
-  })
-  onUnmounted(() => {
-    for (const key of keys) roomKeys.splice(roomKeys.indexOf(key), 1)
+    if (!acts) return beginFinding(event.key)
+    if (!mayFind()) return found.act()
+    const timer = window.setTimeout(() => {
+      waiting = null
+      found.act()
+    }, WORD_MS)
+    waiting = { letter: event.key, timer }
   })
 }

@@ -11,7 +11,7 @@ export type { Fact }
 /** The muster in view: one derived view from the server, commands and facts to it. */
 export const useMuster = defineStore('muster', () => {
   const view = ref<View | null>(null)
-  const { ahead, zone, clock, day, follow, stamp } = useServerClock(view)
+  const { ahead, zone, clock, time, day, said, follow, stamp } = useServerClock(view)
   const { waiting, refused, put, send: sendWaiting, again, letGo } = useOutbox()
   const { complaints, busy, failed, attempt } = useErrors(async () => {
     if (view.value) take(await transport.view(view.value.id))
@@ -112,7 +112,7 @@ export const useMuster = defineStore('muster', () => {
   }
 
   return {
-    view, complaints, busy, failed, waiting, refused, letGo, sendAgain, ahead, zone, clock, day,
-    take, attempt, load, refresh, command, undo, record, takeBack, send, stamp,
+    view, complaints, busy, failed, waiting, refused, letGo, sendAgain, ahead, zone, clock, time, said,
+    day,    take, attempt, load, refresh, command, undo, record, takeBack, send, stamp,
   } // prettier-ignore
 })

@@ -41,6 +41,11 @@ export const router = createRouter({
     { path: '/:id(\\d+)/house', name: 'house', component: () => import('./rooms/house/House.vue') },
     { path: '/:id(\\d+)/plan', name: 'plan', component: () => import('./rooms/plan/Plan.vue') },
     { path: '/:id(\\d+)/bench', name: 'bench', component: () => import('./rooms/bench/Bench.vue') },
+    {
+      path: '/paint/:paint(\\d+)',
+      name: 'paint',
+      component: () => import('./rooms/colour/PaintLabel.vue'),
+    },
     { path: '/:rest(.*)*', name: 'nowhere', component: () => import('./rooms/door/Nowhere.vue') },
   ],
 })

@@ -1,6 +1,11 @@
 /** Words and figures as the screens say them. */
 
-export function clockIn(zone: string): (iso: string) => string {
+import { timeWords } from './dates'
+
+export { dateWords as date, readDate } from './dates'
+
+/** HH:MM in a zone, for reckoning: what is shown goes through `clockIn`. */
+export function timeIn(zone: string): (iso: string) => string {
   const format = new Intl.DateTimeFormat('en-GB', {
     hour: '2-digit',
     minute: '2-digit',
@@ -9,25 +14,19 @@ export function clockIn(zone: string): (iso: string) => string {
   return (iso) => format.format(new Date(iso))
 }
 
-export function dayIn(zone: string, long = false): (iso: string) => string {
+export function clockIn(zone: string): (iso: string) => string {
+  const time = timeIn(zone)
+  return (iso) => timeWords(time(iso))
+}
+
+/** Sat 28. */
+export function dayIn(zone: string): (iso: string) => string {
   const format = new Intl.DateTimeFormat('en-GB', {
-    weekday: long ? 'long' : 'short',
+    weekday: 'short',
     day: 'numeric',
-    month: long ? 'long' : undefined,
     timeZone: zone,
   })
   return (iso) => format.format(new Date(iso)).replace(',', '')
-}
-
-export function date(iso: string): string {
-  return new Intl.DateTimeFormat('en-GB', {
-    weekday: 'long',
-    day: 'numeric',
-    month: 'long',
-    timeZone: 'UTC',
-  })
-    .format(new Date(`${iso}T00:00:00Z`))
-    .replace(',', '')
 }
 
 export function hours(seconds: number): string {
@@ -60,21 +59,3 @@ export function count(n: number, one: string, many = `${one}s`): string {
 export const begun = (words: string) => `${words[0]?.toUpperCase() ?? ''}${words.slice(1)}`
 
 export const WEEKDAYS = 'Monday Tuesday Wednesday Thursday Friday Saturday Sunday'.split(' ')
-
-const MONTHS = 'jan feb mar apr may jun jul aug sep oct nov dec'.split(' ')
-
-/** '27 March', '27 Mar 2027' or '2027-03-27' as an ISO date on or after `today`; null: no date. */
-export function readDate(text: string, today: Date): string | null {
-  const iso = /^(\d{4})-(\d{2})-(\d{2})$/.exec(text.trim())
-  if (iso) return text.trim()
-  const said = /^(\d{1,2})(?:st|nd|rd|th)?\s+([a-z]+)\.?(?:\s+(\d{4}))?$/i.exec(text.trim())
-  if (!said) return null
-  const month = MONTHS.indexOf((said[2] ?? '').slice(0, 3).toLowerCase())
-  const day = Number(said[1])
-  if (month < 0 || day < 1 || day > 31) return null
-  let year = said[3] ? Number(said[3]) : today.getFullYear()
-  const made = (y: number) => new Date(Date.UTC(y, month, day))
-  if (made(year).getUTCMonth() !== month) return null
-  if (!said[3] && made(year).getTime() < today.getTime()) year += 1
-  return made(year).toISOString().slice(0, 10)
-}

@@ -51,3 +51,21 @@ class PlanRun(models.Model):
 
     class Meta:
         indexes = [models.Index(fields=["muster", "-id"], name="run_newest")]
+
+
+class Alternative(models.Model):
+    """Changes kept to be laid beside the plan: tried whenever they are looked at, never in force
+    until they are taken."""
+
+    muster = models.ForeignKey(Muster, on_delete=models.CASCADE, related_name="alternatives")
+    name = models.CharField(max_length=120)
+    command = models.JSONField()
+    made_at = models.DateTimeField(auto_now_add=True)
+
+
+class CalendarAddress(models.Model):
+    """The private address of a muster's sittings as a calendar: who knows it may read them."""
+
+    muster = models.OneToOneField(Muster, on_delete=models.CASCADE, related_name="calendar")
+    secret = models.CharField(max_length=64, unique=True)
+    made_at = models.DateTimeField(auto_now_add=True)

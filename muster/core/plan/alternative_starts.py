@@ -6,6 +6,7 @@ one step of the search.
 
 from __future__ import annotations
 
+from collections.abc import Iterable
 from dataclasses import dataclass, replace
 
 import numpy as np
@@ -21,16 +22,20 @@ from muster.core.plan.problem import Problem
 
 @dataclass(frozen=True, slots=True)
 class AlternativeStart:
-    """A legal place: pinned from ``low`` up to ``slack_s`` later, the task begins at ``start``.
+    """A legal place: pinned from ``low`` up to ``slack_s`` later, the task begins at ``start`` and
+    ends at ``end``.
 
-    ``hands_on_s`` and ``finish_s`` say what that adds to the plan as it is (less: saves)."""
+    ``hands_on_s`` and ``finish_s`` say what that adds to the plan as it is (less: saves);
+    ``moves``: the other tasks that begin in another sitting for it, with their new starts."""
 
     low: int
     slack_s: int
     start: int
+    end: int
     hands_on_s: int
     finish_s: int
     as_planned: bool
+    moves: tuple[tuple[str, int], ...] = ()
 
 
 def alternative_starts(
@@ -51,6 +56,9 @@ def alternative_starts(
     one = ground.assembled
     rows = ground.lists.rows_of(plan, keep_sittings=True)
     home = problem.sitting_at(planned.start) or 0
+    names = list(problem.tasks)
+    sitting_of = _sittings_of(problem, ((b.ref, b.start) for b in plan.blocks if b.do == "work"))
+    end = max(b.end for b in plan.blocks if b.do == "work" and b.ref == task)
     coming = [n for n, sitting in enumerate(problem.sittings) if sitting.end > problem.now]
     found = []
     for index in sorted(sorted(coming, key=lambda n: abs(n - home))[:most]):
@@ -58,7 +66,7 @@ def alternative_starts(
         low = max(sitting.start, problem.now)
         slack = sitting.end - 1 - low
         if index == home:
-            found.append(AlternativeStart(low, slack, planned.start, 0, 0, True))
+            found.append(AlternativeStart(low, slack, planned.start, end, 0, 0, True))
             continue
         moved = _moved(rows, number, index)
         attempt_list(
@@ -73,13 +81,30 @@ def alternative_starts(
         )
         if more_left or not len(mine) or not low <= mine[0, 4] < sitting.end:
             continue
+        work = blocks[blocks[:, 0] == DO_WORK]
+        work = work[np.argsort(work[:, 4], kind="stable")]
+        starts = {names[one]: int(at) for one, at in zip(work[::-1, 1], work[::-1, 4], strict=True)}
+        there = _sittings_of(problem, starts.items())
         found.append(
             AlternativeStart(
-                low, slack, int(mine[0, 4]),
+                low, slack, int(mine[0, 4]), int(mine[-1, 5]),
                 int(ground.measures[HANDS_ON]) - plan.score.hands_on_s,
                 int(ground.measures[FINISH]) - plan.score.finish, False,
+                tuple(
+                    (name, starts[name]) for name, at in there.items()
+                    if name != task and sitting_of.get(name, at) != at
+                ),
             )
         )  # fmt: skip
+    return found
+
+
+def _sittings_of(problem: Problem, starts: Iterable[tuple[str, int]]) -> dict[str, int | None]:
+    """By task: the sitting that it begins in, of the first start given."""
+    found: dict[str, int | None] = {}
+    for name, start in starts:
+        if name not in found:
+            found[name] = problem.sitting_at(start)
     return found
 
 

@@ -19,17 +19,14 @@ from muster.core.errors import DomainError
 from muster.core.pipeline import Derived, derive
 from muster.core.plan.left import smallest_s
 from muster.core.plan.plan import Left, Plan
-from muster.core.plan.planner import Planner
 from muster.core.stack.spraying import DRY_AIR
 from muster.core.views.calendar_text import free_days, local_day, said, usual_hours
 from muster.core.views.left import LeftRow
+from muster.core.views.shortly import planned_shortly
 from muster.core.work.coats import pass_and_coat
 from muster.core.work.trays import SPACE
 
 Change = AddEvening | EditUnit | LeaveOutCall | WaiveNeed | CutCall | SetRack
-
-STEPS_TASKS = 1500
-"""How many attempts a remedy gets, by the problem's tasks."""
 
 LAMP = {"daylight": "a lamp instead of daylight"}
 DAY_START, DAY_HOURS = time(10), 3
@@ -146,9 +143,7 @@ def _tried(
         other = derive(replace(snapshot, choices=choices), keep_running=False)
     except DomainError:
         return None
-    planner = Planner(other.instance.problem)
-    planner.first(guide=plan)
-    made = planner.improve_briefly(STEPS_TASKS // max(1, len(other.instance.problem.tasks)))
+    made = planned_shortly(other, plan)
     still = {one.task for one in made.left}
     # Where trays are cut anew calls have other names; then nothing of the pass may be left.
     keys = {derived.calls[name].keys[0] for name in calls}

@@ -13,10 +13,10 @@ from muster.core.errors import DomainError
 from muster.core.pipeline import Derived
 from muster.core.plan.chance import Chance, chance_of
 from muster.core.plan.plan import Plan
-from muster.core.plan.planner import Planner
 from muster.core.recipes.recipe import Recipe
-from muster.core.views.remedies import Remedy, lifts_of, remedies_of
+from muster.core.views.remedies import Remedy, lifts_of, openings_of, others_of, remedies_of
 from muster.core.views.roll import head_of, roll_of
+from muster.core.views.shortly import planned_shortly
 from muster.core.views.tray_choice import Splits, chosen_trays, splits_of, with_splits
 from muster.core.work.consumption import spreads_of
 from muster.core.work.trays import SPACE, proposed_size
@@ -24,9 +24,6 @@ from muster.core.work.trays import SPACE, proposed_size
 FUTURES = 500
 
 CHOSEN = "Trays chosen to suit"
-
-STEPS_TASKS = 9000
-"""How many attempts other tray sizes get, by their tasks; this plan has had many more."""
 
 
 @dataclass(frozen=True)
@@ -62,6 +59,7 @@ class Outlook:
     why: str
     remedies: list[Remedy]
     lifts: list[Remedy]
+    others: list[Remedy]
     in_time: float | None
     units: list[UnitChance]
     matters_most: str | None
@@ -81,13 +79,13 @@ def outlook_of(derived: Derived, plan: Plan, others: Iterable[Recipe] = ()) -> O
         ("Whole units", {u.id: _cut(u.count, whole[u.id]) for u in choices.units}),
     ]
     rows = [_row("This plan", mine, derived, plan, True)]
-    tried = [_tried(derived, name, splits) for name, splits in ways if splits != mine]
+    tried = [_tried(derived, plan, name, splits) for name, splits in ways if splits != mine]
     rows += [row for row in tried if row is not None]
     best = min(rows, key=_rank)
     from_here = {"This plan": mine, **dict(ways)}[best.name]
     chosen = chosen_trays(derived, from_here, whole)
     if chosen not in (mine, *(splits for _, splits in ways)):
-        row = _tried(derived, CHOSEN, chosen)
+        row = _tried(derived, plan, CHOSEN, chosen)
         # What is no better than the rows there are is no choice.
         rows += [row] if row is not None and _rank(row) < _rank(best) else []
     rows.sort(key=lambda row: -row.openings)
@@ -100,6 +98,7 @@ def outlook_of(derived: Derived, plan: Plan, others: Iterable[Recipe] = ()) -> O
         why=reasons_of_sizes(rows),
         remedies=remedies_of(derived, plan, others),
         lifts=lifts_of(derived, plan),
+        others=others_of(derived, plan),
         in_time=seen.all_in_time if seen else None,
         units=[UnitChance(unit, names[unit], share) for unit, share in by_unit if unit in names],
         matters_most=f"{call.name}, {call.tray_name}" if call else None,
@@ -136,16 +135,13 @@ def _whole(choices: Choices, unit: Unit) -> int:
     return max(1, min(unit.count, choices.rack // SPACE[unit.kind]))
 
 
-def _tried(derived: Derived, name: str, splits: Splits) -> TraySizes | None:
+def _tried(derived: Derived, plan: Plan, name: str, splits: Splits) -> TraySizes | None:
     """Plan at once in these trays; None where they are refused."""
     try:
         other = with_splits(derived, splits)
     except DomainError:
         return None
-    planner = Planner(other.instance.problem)
-    planner.first()
-    steps = STEPS_TASKS // max(1, len(other.instance.problem.tasks))
-    return _row(name, splits, other, planner.improve_briefly(steps), False)
+    return _row(name, splits, other, planned_shortly(other, plan), False)
 
 
 def _row(name: str, splits: Splits, made: Derived, plan: Plan, mine: bool) -> TraySizes:
@@ -153,7 +149,7 @@ def _row(name: str, splits: Splits, made: Derived, plan: Plan, mine: bool) -> Tr
     return TraySizes(
         name=name, command=_command(splits), this_plan=mine, left_models=head.left_models,
         bench_s=plan.score.hands_on_s, cost_s=plan.score.cost_s,
-        openings=sum(block.do in ("open", "get_out") for block in plan.blocks),
+        openings=openings_of(plan),
         finish=made.instance.moment(plan.score.finish) if plan.blocks else None,
         in_hand=head.sittings_in_hand, late_models=head.late_models,
     )  # fmt: skip

@@ -11,6 +11,7 @@ from __future__ import annotations
 from collections.abc import Iterable, Iterator
 from dataclasses import dataclass, replace
 from datetime import datetime
+from itertools import islice
 
 from muster.core.choices import Unit
 from muster.core.commands.any_command import Together
@@ -21,11 +22,11 @@ from muster.core.commands.verbs.remove_unit import RemoveUnit
 from muster.core.errors import DomainError
 from muster.core.pipeline import Derived, derive
 from muster.core.plan.plan import Plan
-from muster.core.plan.planner import Planner
 from muster.core.recipes.expand import is_effect
 from muster.core.recipes.recipe import Recipe
 from muster.core.views.calendar_text import free_days, said, usual_hours
 from muster.core.views.roll import head_of, roll_of
+from muster.core.views.shortly import planned_shortly
 from muster.core.vocabulary import TIERS
 
 Change = AddEvening | EditUnit | RemoveUnit | LeaveOutCall
@@ -36,8 +37,7 @@ MOST_SITTINGS = 12
 MOST_WEEKS = 8
 MOST_LEFT_OUT = 6
 MOST_LIFTS = 3
-STEPS_TASKS = 4000
-"""How many attempts a remedy gets, by the problem's tasks."""
+MOST_OFF = 3
 
 
 @dataclass(frozen=True)
@@ -50,6 +50,11 @@ class Remedy:
     left_models: int
     in_hand: int
     """Sittings that stay free before the day."""
+    bench_s: int
+    openings: int
+    finish: datetime | None
+    cost_s: int
+    """Of the whole plan with it."""
 
 
 def remedies_of(derived: Derived, plan: Plan, others: Iterable[Recipe] = ()) -> list[Remedy]:
@@ -75,7 +80,7 @@ def remedies_of(derived: Derived, plan: Plan, others: Iterable[Recipe] = ()) -> 
     for kind in kinds:
         best: Remedy | None = None
         for words, changes in kind:
-            tried = _tried(derived, words, Together("together", changes))
+            tried = _tried(derived, plan, words, Together("together", changes))
             if tried is None:
                 continue
             best = tried
@@ -88,18 +93,38 @@ def remedies_of(derived: Derived, plan: Plan, others: Iterable[Recipe] = ()) -> 
     )
 
 
-def _tried(derived: Derived, words: str, command: Together) -> Remedy | None:
+def _tried(derived: Derived, plan: Plan, words: str, command: Together) -> Remedy | None:
     snapshot = derived.snapshot
     try:
         choices = command.apply(snapshot.choices, snapshot.now)[0]
         other = derive(replace(snapshot, choices=choices), keep_running=False)
     except DomainError:
         return None
-    planner = Planner(other.instance.problem)
-    planner.first()
-    plan = planner.improve_briefly(STEPS_TASKS // max(1, len(other.instance.problem.tasks)))
+    plan = planned_shortly(other, plan)
     head = head_of(other, plan, roll_of(other))
-    return Remedy(words, command, head.late_models, head.left_models, head.sittings_in_hand)
+    return Remedy(
+        words, command, head.late_models, head.left_models, head.sittings_in_hand,
+        plan.score.hands_on_s, openings_of(plan),
+        other.instance.moment(plan.score.finish) if plan.blocks else None, plan.score.cost_s,
+    )  # fmt: skip
+
+
+def openings_of(plan: Plan) -> int:
+    """How often a mix is opened or a tool got out."""
+    return sum(block.do in ("open", "get_out") for block in plan.blocks)
+
+
+def others_of(derived: Derived, plan: Plan) -> list[Remedy]:
+    """What else could be otherwise where all is in time: one sitting more, a unit left for later.
+
+    None where something is left or late: ``remedies_of`` says what it takes then.
+    """
+    head = head_of(derived, plan, roll_of(derived))
+    if head.left_models or head.late_models or not plan.blocks:
+        return []
+    ways = [next(_more_sittings(derived), None), *islice(_each_after(derived), MOST_OFF)]
+    tried = (_tried(derived, plan, way[0], Together("together", way[1])) for way in ways if way)
+    return [one for one in tried if one is not None]
 
 
 def lifts_of(derived: Derived, plan: Plan) -> list[Remedy]:
@@ -129,7 +154,7 @@ def lifts_of(derived: Derived, plan: Plan) -> list[Remedy]:
             break
         words = f"{unit.name} as seen {SEEN[tier]}: {minutes / 60:.1f} h more to paint"
         change = EditUnit("edit_unit", unit.id, tier=tier)
-        tried = _tried(derived, words, Together("together", (change,)))
+        tried = _tried(derived, plan, words, Together("together", (change,)))
         if tried is not None and not tried.left_models and not tried.late_models:
             found.append(tried)
     return found
@@ -247,3 +272,12 @@ def _after_the_day(derived: Derived) -> Iterator[tuple[str, tuple[Change, ...]]]
         chosen = units[:many]
         changes = tuple(RemoveUnit("remove_unit", unit.id) for unit in chosen)
         yield f"{', '.join(unit.name for unit in chosen)} off the roll until after", changes
+
+
+def _each_after(derived: Derived) -> Iterator[tuple[str, tuple[Change, ...]]]:
+    """Each unit that is not begun left for later by itself, the least important first."""
+    begun = {unit for unit, _, _ in derived.state.ticks}
+    units = [unit for unit in derived.snapshot.choices.units if unit.id not in begun]
+    if len(derived.snapshot.choices.units) > 1:
+        for unit in sorted(units, key=lambda unit: unit.priority):
+            yield f"{unit.name} off the roll until after", (RemoveUnit("remove_unit", unit.id),)

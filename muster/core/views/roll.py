@@ -56,6 +56,9 @@ class Head:
     parade_day: date | None
     models: int
     models_left: int
+    passes: int
+    """Of all models together: a pass on a model is one."""
+    passes_done: int
     bench_s: int
     sittings_in_hand: int
     late_models: int
@@ -146,10 +149,12 @@ def head_of(derived: Derived, plan: Plan, rows: list[UnitRow]) -> Head:
     )
     bench_s = sum(max(0, block.end - max(block.start, problem.now)) for block in plan.blocks)
     last = max(done.values(), default=None)
+    pips = [pip for row in rows for strip in row.trays for pip in strip.pips]
     zone = choices.local(date(2000, 1, 1), time(0)).tzinfo
     return Head(
         choices.name, choices.zone, choices.parade_day, models,
-        models - sum(row.models_done for row in rows), bench_s, free, late, len(left),
+        models - sum(row.models_done for row in rows), sum(pip.of for pip in pips),
+        sum(pip.done for pip in pips), bench_s, free, late, len(left),
         None if last is None else last.astimezone(zone).date(),
     )  # fmt: skip
 

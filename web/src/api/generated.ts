@@ -24,6 +24,26 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/calendar/{secret}.ics": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Feed
+         * @description The calendar to whoever knows its address. Raises Http404.
+         */
+        get: operations["muster_api_calendar_feed_feed"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/colour/patches": {
         parameters: {
             query?: never;
@@ -553,6 +573,54 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/musters/{muster_id}/calendar": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Address
+         * @description Its address, where there is one. Raises Http404.
+         */
+        get: operations["muster_api_calendar_feed_address"];
+        put?: never;
+        /**
+         * Renew
+         * @description A new address; the one before is dead from now on. Raises Http404.
+         */
+        post: operations["muster_api_calendar_feed_renew"];
+        /**
+         * Close
+         * @description No address any more. Raises Http404.
+         */
+        delete: operations["muster_api_calendar_feed_close"];
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/musters/{muster_id}/calendar/file": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * File
+         * @description The calendar as a file. Raises Http404.
+         */
+        get: operations["muster_api_calendar_feed_file"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/musters/{muster_id}/command": {
         parameters: {
             query?: never;
@@ -654,6 +722,52 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/musters/{muster_id}/plan/alternatives": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Alternatives
+         * @description Those kept, the oldest first. Raises Http404.
+         */
+        get: operations["muster_api_alternatives_alternatives"];
+        put?: never;
+        /**
+         * Keep
+         * @description Keep changes; of the same name, in its place.
+         *
+         *     Raises DomainError for too many, and where they are refused now.
+         */
+        post: operations["muster_api_alternatives_keep"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/musters/{muster_id}/plan/alternatives/{alternative_id}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post?: never;
+        /**
+         * Let Go
+         * @description Let one go. Raises Http404.
+         */
+        delete: operations["muster_api_alternatives_let_go"];
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/musters/{muster_id}/plan/improve": {
         parameters: {
             query?: never;
@@ -718,6 +832,28 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/musters/{muster_id}/plan/run-sheet": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Sheet
+         * @description The run sheet of the next sitting with work, or of one so many ``after`` it.
+         *
+         *     Raises DomainError where there is none, Http404.
+         */
+        get: operations["muster_api_prints_sheet"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/musters/{muster_id}/plan/stop": {
         parameters: {
             query?: never;
@@ -732,6 +868,26 @@ export interface paths {
          * @description Stop improving; the best so far is kept. Raises DomainError.
          */
         post: operations["muster_api_plan_stop_plan"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/musters/{muster_id}/plan/try": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Try Changes
+         * @description The plan as it would be; nothing is changed. Raises DomainError where it is refused.
+         */
+        post: operations["muster_api_alternatives_try_changes"];
         delete?: never;
         options?: never;
         head?: never;
@@ -832,6 +988,28 @@ export interface paths {
          * @description The shopping list as CSV.
          */
         get: operations["muster_api_supplies_shopping"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/musters/{muster_id}/tickets": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Tickets
+         * @description A ticket for each tray with work to come: as SVG from the label printer, or as PDF.
+         *
+         *     Raises DomainError where there is none, Http404.
+         */
+        get: operations["muster_api_prints_tickets"];
         put?: never;
         post?: never;
         delete?: never;
@@ -1322,6 +1500,26 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/roster/read": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Read
+         * @description What a roster says; nothing is changed. Raises DomainError where it is none.
+         */
+        post: operations["muster_api_roster_read"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/schematics": {
         parameters: {
             query?: never;
@@ -1424,6 +1622,26 @@ export interface paths {
          * @description A reading or weighing never was.
          */
         post: operations["muster_api_shelf_take_back"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/shelf/labels": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Labels
+         * @description A label for each paint. Raises DomainError for an empty shelf.
+         */
+        get: operations["muster_api_prints_labels"];
+        put?: never;
+        post?: never;
         delete?: never;
         options?: never;
         head?: never;
@@ -1924,6 +2142,45 @@ export interface components {
             day: string;
         };
         /**
+         * AlternativeIn
+         * @description Changes to keep, by a name.
+         */
+        AlternativeIn: {
+            /** Command */
+            command: components["schemas"]["AddEvening"] | components["schemas"]["AddUnit"] | components["schemas"]["CutCall"] | components["schemas"]["SetOrder"] | components["schemas"]["DropOrder"] | components["schemas"]["EditUnit"] | components["schemas"]["EndWeekly"] | components["schemas"]["FinishFirst"] | components["schemas"]["LeaveOutCall"] | components["schemas"]["MoveEvening"] | components["schemas"]["PinCall"] | components["schemas"]["PutOffCall"] | components["schemas"]["RemoveEvening"] | components["schemas"]["RemoveUnit"] | components["schemas"]["SetHours"] | components["schemas"]["SetParadeDay"] | components["schemas"]["SetRack"] | components["schemas"]["SetSpare"] | components["schemas"]["WaiveNeed"] | components["schemas"]["Together"];
+            /** Name */
+            name: string;
+        };
+        /**
+         * AlternativeOut
+         * @description Changes kept.
+         */
+        AlternativeOut: {
+            /** Command */
+            command: components["schemas"]["AddEvening"] | components["schemas"]["AddUnit"] | components["schemas"]["CutCall"] | components["schemas"]["SetOrder"] | components["schemas"]["DropOrder"] | components["schemas"]["EditUnit"] | components["schemas"]["EndWeekly"] | components["schemas"]["FinishFirst"] | components["schemas"]["LeaveOutCall"] | components["schemas"]["MoveEvening"] | components["schemas"]["PinCall"] | components["schemas"]["PutOffCall"] | components["schemas"]["RemoveEvening"] | components["schemas"]["RemoveUnit"] | components["schemas"]["SetHours"] | components["schemas"]["SetParadeDay"] | components["schemas"]["SetRack"] | components["schemas"]["SetSpare"] | components["schemas"]["WaiveNeed"] | components["schemas"]["Together"];
+            /** Id */
+            id: number;
+            /** Name */
+            name: string;
+        };
+        /**
+         * AlternativePlan
+         * @description The board and the head as they would be. ``words``: what would be changed; ``openings`` and
+         *     ``openings_now``: how often a mix is opened or a tool got out, then and as it stands.
+         */
+        AlternativePlan: {
+            board: components["schemas"]["Board"];
+            head: components["schemas"]["Head"];
+            /** Openings */
+            openings: number;
+            /** Openings Now */
+            openings_now: number;
+            /** Trouble */
+            trouble: string[];
+            /** Words */
+            words: string;
+        };
+        /**
          * AlternativeStart
          * @description A place of a call: when it would start, and what that costs against the plan.
          */
@@ -1932,8 +2189,17 @@ export interface components {
             as_planned: boolean;
             /** Cost S */
             cost_s: number;
+            /**
+             * End
+             * Format: date-time
+             */
+            end: string;
             /** Finish S */
             finish_s: number;
+            /** More */
+            more: number;
+            /** Moves */
+            moves: string[];
             /**
              * Pin
              * Format: date-time
@@ -2245,6 +2511,14 @@ export interface components {
             paint: number;
         };
         /**
+         * CalendarOut
+         * @description The private address; none: there is none yet.
+         */
+        CalendarOut: {
+            /** Address */
+            address: string | null;
+        };
+        /**
          * CallCard
          * @description A call as the board and the bench name it.
          */
@@ -2305,6 +2579,14 @@ export interface components {
             wet: string | null;
             /** Why */
             why: string[];
+        };
+        /**
+         * ChangesIn
+         * @description The changes to try.
+         */
+        ChangesIn: {
+            /** Command */
+            command: components["schemas"]["AddEvening"] | components["schemas"]["AddUnit"] | components["schemas"]["CutCall"] | components["schemas"]["SetOrder"] | components["schemas"]["DropOrder"] | components["schemas"]["EditUnit"] | components["schemas"]["EndWeekly"] | components["schemas"]["FinishFirst"] | components["schemas"]["LeaveOutCall"] | components["schemas"]["MoveEvening"] | components["schemas"]["PinCall"] | components["schemas"]["PutOffCall"] | components["schemas"]["RemoveEvening"] | components["schemas"]["RemoveUnit"] | components["schemas"]["SetHours"] | components["schemas"]["SetParadeDay"] | components["schemas"]["SetRack"] | components["schemas"]["SetSpare"] | components["schemas"]["WaiveNeed"] | components["schemas"]["Together"];
         };
         /**
          * Chore
@@ -2905,6 +3187,10 @@ export interface components {
             name: string;
             /** Parade Day */
             parade_day: string | null;
+            /** Passes */
+            passes: number;
+            /** Passes Done */
+            passes_done: number;
             /** Sittings In Hand */
             sittings_in_hand: number;
             /** Zone */
@@ -3497,6 +3783,8 @@ export interface components {
             lifts: components["schemas"]["Remedy"][];
             /** Matters Most */
             matters_most: string | null;
+            /** Others */
+            others: components["schemas"]["Remedy"][];
             /** Remedies */
             remedies: components["schemas"]["Remedy"][];
             /** Sizes */
@@ -4532,13 +4820,21 @@ export interface components {
          * @description A set of changes; ``late_models`` is what stays late with them (0: all in time).
          */
         Remedy: {
+            /** Bench S */
+            bench_s: number;
             command: components["schemas"]["Together"];
+            /** Cost S */
+            cost_s: number;
+            /** Finish */
+            finish: string | null;
             /** In Hand */
             in_hand: number;
             /** Late Models */
             late_models: number;
             /** Left Models */
             left_models: number;
+            /** Openings */
+            openings: number;
             /** Words */
             words: string;
         };
@@ -4592,6 +4888,37 @@ export interface components {
             pots: number | null;
             /** Short Ml */
             short_ml: number;
+        };
+        /**
+         * RosterIn
+         * @description Lines, or a CSV.
+         */
+        RosterIn: {
+            /** Text */
+            text: string;
+        };
+        /**
+         * RosterRow
+         * @description A line as understood; ``wrong`` says what is not, and how to mend it. ``kind`` None: no word
+         *     tells it, to be chosen.
+         */
+        RosterRow: {
+            /** Count */
+            count: number;
+            /** Kind */
+            kind: string | null;
+            /** Line */
+            line: string;
+            /** Name */
+            name: string;
+            /** Number */
+            number: number;
+            /** Recipe */
+            recipe: string | null;
+            /** Scale */
+            scale: number | null;
+            /** Wrong */
+            wrong: string;
         };
         /**
          * ScaledOut
@@ -5034,7 +5361,7 @@ export interface components {
          */
         Together: {
             /** Changes */
-            changes: (components["schemas"]["AddEvening"] | components["schemas"]["CutCall"] | components["schemas"]["EditUnit"] | components["schemas"]["LeaveOutCall"] | components["schemas"]["RemoveUnit"] | components["schemas"]["SetRack"] | components["schemas"]["WaiveNeed"])[];
+            changes: (components["schemas"]["AddEvening"] | components["schemas"]["AddUnit"] | components["schemas"]["CutCall"] | components["schemas"]["EditUnit"] | components["schemas"]["LeaveOutCall"] | components["schemas"]["RemoveUnit"] | components["schemas"]["SetRack"] | components["schemas"]["WaiveNeed"])[];
             /**
              * @description discriminator enum property added by openapi-typescript
              * @enum {string}
@@ -5634,6 +5961,26 @@ export interface operations {
                 content: {
                     "application/json": components["schemas"]["BoxOut"];
                 };
+            };
+        };
+    };
+    muster_api_calendar_feed_feed: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                secret: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
             };
         };
     };
@@ -6311,6 +6658,90 @@ export interface operations {
             };
         };
     };
+    muster_api_calendar_feed_address: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                muster_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["CalendarOut"];
+                };
+            };
+        };
+    };
+    muster_api_calendar_feed_renew: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                muster_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["CalendarOut"];
+                };
+            };
+        };
+    };
+    muster_api_calendar_feed_close: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                muster_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description No Content */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+        };
+    };
+    muster_api_calendar_feed_file: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                muster_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+        };
+    };
     muster_api_musters_command: {
         parameters: {
             query?: never;
@@ -6431,6 +6862,75 @@ export interface operations {
             };
         };
     };
+    muster_api_alternatives_alternatives: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                muster_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["AlternativeOut"][];
+                };
+            };
+        };
+    };
+    muster_api_alternatives_keep: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                muster_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["AlternativeIn"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["AlternativeOut"][];
+                };
+            };
+        };
+    };
+    muster_api_alternatives_let_go: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                muster_id: number;
+                alternative_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description No Content */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+        };
+    };
     muster_api_plan_improve_plan: {
         parameters: {
             query?: never;
@@ -6499,6 +6999,29 @@ export interface operations {
             };
         };
     };
+    muster_api_prints_sheet: {
+        parameters: {
+            query?: {
+                form?: "svg" | "pdf";
+                after?: number;
+            };
+            header?: never;
+            path: {
+                muster_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+        };
+    };
     muster_api_plan_stop_plan: {
         parameters: {
             query?: never;
@@ -6517,6 +7040,32 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["Progress"];
+                };
+            };
+        };
+    };
+    muster_api_alternatives_try_changes: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                muster_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["ChangesIn"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["AlternativePlan"];
                 };
             };
         };
@@ -6622,6 +7171,28 @@ export interface operations {
     muster_api_supplies_shopping: {
         parameters: {
             query?: never;
+            header?: never;
+            path: {
+                muster_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+        };
+    };
+    muster_api_prints_tickets: {
+        parameters: {
+            query?: {
+                form?: "svg" | "pdf";
+            };
             header?: never;
             path: {
                 muster_id: number;
@@ -7266,6 +7837,30 @@ export interface operations {
             };
         };
     };
+    muster_api_roster_read: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["RosterIn"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["RosterRow"][];
+                };
+            };
+        };
+    };
     muster_api_vocabulary_schematics: {
         parameters: {
             query?: never;
@@ -7429,6 +8024,26 @@ export interface operations {
                 content: {
                     "application/json": components["schemas"]["PaintOut"][];
                 };
+            };
+        };
+    };
+    muster_api_prints_labels: {
+        parameters: {
+            query?: {
+                form?: "svg" | "pdf";
+            };
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
             };
         };
     };

@@ -1,6 +1,7 @@
 import { computed, ref, type Ref } from 'vue'
 import type { View } from '../api/client'
-import { clockIn, dayIn } from '../words'
+import { sentenceWords } from '../dates'
+import { clockIn, dayIn, timeIn } from '../words'
 
 /** The server's clock, so that every device shows the same time; words in the muster's zone. */
 export function useServerClock(view: Ref<View | null>) {
@@ -8,6 +9,8 @@ export function useServerClock(view: Ref<View | null>) {
   const ahead = ref(0)
   const zone = computed(() => view.value?.head.zone ?? 'UTC')
   const clock = computed(() => clockIn(zone.value))
+  /** HH:MM, to reckon with. */
+  const time = computed(() => timeIn(zone.value))
   const day = computed(() => dayIn(zone.value))
 
   function follow(now: string) {
@@ -16,5 +19,14 @@ export function useServerClock(view: Ref<View | null>) {
 
   const stamp = () => new Date(Date.now() + ahead.value).toISOString()
 
-  return { ahead, zone, clock, day, follow, stamp }
+  return {
+    ahead,
+    zone,
+    clock,
+    time,
+    day,
+    said: (words: string) => sentenceWords(words),
+    follow,
+    stamp,
+  }
 }

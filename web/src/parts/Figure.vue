@@ -7,7 +7,7 @@ defineProps<{ words: string; title: string }>()
 
 <template>
   <Popover as="span" class="relative">
-    <PopoverButton class="link px-0 text-18"
+    <PopoverButton class="link px-0 text-18 max-md:text-16"
       ><b>{{ words }}</b></PopoverButton
     >
     <PopoverPanel

@@ -1,8 +1,12 @@
 <script setup lang="ts">
+import { useMediaQuery } from '@vueuse/core'
 import { computed, watch } from 'vue'
 import { useRoute } from 'vue-router'
 import { useMuster } from '../muster'
+import { dayMonth } from '../dates'
 import { count, date, hours } from '../words'
+import { beginFinding } from '../finding'
+import { useTour } from './tour'
 import Complaints from './Complaints.vue'
 import Figure from './Figure.vue'
 import RefusedFacts from './RefusedFacts.vue'
@@ -11,9 +15,25 @@ import WaitingFacts from './WaitingFacts.vue'
 
 const muster = useMuster()
 const route = useRoute()
+const tour = useTour()
 const id = computed(() => Number(route.params.id))
 const head = computed(() => muster.view?.head)
 const board = computed(() => muster.view?.board)
+const phone = useMediaQuery('(max-width: 767px)')
+const passes = computed(() =>
+  (muster.view?.roll ?? []).map((row) => {
+    const pips = row.trays.flatMap((tray) => tray.pips)
+    const sum = (of: (pip: (typeof pips)[number]) => number) =>
+      pips.reduce((total, pip) => total + of(pip), 0)
+    return { name: row.unit.name, done: sum((pip) => pip.done), of: sum((pip) => pip.of) }
+  }),
+)
+const done = computed(() => {
+  const { passes_done = 0, passes: all = 0 } = head.value ?? {}
+  // Neither nothing nor all is said before it is true.
+  if (!all || passes_done === all) return all ? 100 : 0
+  return Math.min(99, Math.max(passes_done ? 1 : 0, Math.round((100 * passes_done) / all)))
+})
 const chores = computed(() =>
   (board.value?.chores ?? []).reduce(
     (sum, one) => sum + (Date.parse(one.end) - Date.parse(one.start)) / 1000,
@@ -34,7 +54,7 @@ watch(id, (now) => now && muster.load(now), { immediate: true })
 
 <template>
   <header
-    class="flex min-h-14 flex-wrap items-center gap-x-4 border-b border-rule px-4 py-2 text-18"
+    class="flex min-h-14 flex-wrap items-center gap-x-4 border-b border-rule px-4 py-2 text-18 max-md:min-h-0 max-md:py-0 max-md:text-16"
     :class="{ 'tall max-md:hidden': route.name === 'bench' }"
   >
     <p v-if="head" class="flex-1">
@@ -48,14 +68,21 @@ watch(id, (now) => now && muster.load(now), { immediate: true })
         <li>
           <a class="link px-0" :href="`/api/musters/${id}/file`" download>Export this one</a>
         </li>
-      </Figure>
-      muster ·
+        <li><button class="link px-0" @click="beginFinding()">Find …</button></li>
+        <li><button class="link px-0" @click="tour.begin()">Take the tour</button></li> </Figure
+      >{{ phone ? ' · ' : ' muster · ' }}
       <Figure :words="`${head.models_left} of ${head.models}`" title="Models still to do">
         <li v-for="row in muster.view?.roll" :key="row.unit.id">
           {{ row.unit.name }} <b>{{ row.unit.count - row.models_done }}</b> of {{ row.unit.count }}
         </li>
       </Figure>
-      models still to do ·
+      {{ phone ? ' to do, ' : ' models still to do, ' }}
+      <Figure :words="`${done} %`" title="Passes done">
+        <li v-for="row in passes" :key="row.name">
+          {{ row.name }} <b>{{ row.done }}</b> of {{ row.of }}
+        </li>
+      </Figure>
+      done ·
       <Figure :words="hours(head.bench_s)" title="Bench work still to come">
         <li v-for="row in muster.view?.roll" :key="row.unit.id">
           {{ row.unit.name }} <b>{{ hours(row.hours_left * 3600) }}</b>
@@ -64,9 +91,13 @@ watch(id, (now) => now && muster.load(now), { immediate: true })
           Setting up and cleaning up <b>{{ hours(chores) }}</b>
         </li>
       </Figure>
-      at the bench<template v-if="head.parade_day">
-        · parade
-        <Figure :words="date(head.parade_day)" title="Parade day">
+      {{ phone ? '' : ' at the bench'
+      }}<template v-if="head.parade_day">
+        {{ phone ? ' · ' : ' · parade ' }}
+        <Figure
+          :words="phone ? dayMonth(head.parade_day) : date(head.parade_day)"
+          title="Parade day"
+        >
           <li>
             in <b>{{ daysLeft }}</b> days
           </li>
@@ -99,7 +130,8 @@ watch(id, (now) => now && muster.load(now), { immediate: true })
           </li>
           <li v-if="!spare.length">Every sitting is used.</li>
         </Figure>
-        {{ head.sittings_in_hand === 1 ? 'sitting' : 'sittings' }} in hand</template
+        {{ phone ? ' ' : head.sittings_in_hand === 1 ? ' sitting ' : ' sittings ' }}in
+        hand</template
       ><span v-else class="text-soft">no parade day</span>
     </p>
     <p v-else-if="muster.failed" class="flex-1">

@@ -2,7 +2,17 @@
 import { Dialog, DialogPanel, DialogTitle } from '@headlessui/vue'
 import { roomKeys, useKeys } from '../keys'
 import { letterKeys } from '../light'
+import { useRoute } from 'vue-router'
 import { keysOpen } from './keysOpen'
+import { useTour } from './tour'
+
+const route = useRoute()
+const tour = useTour()
+
+function toured() {
+  keysOpen.value = false
+  tour.begin()
+}
 
 useKeys([{ key: '?', shows: '?', does: 'Show these keys', act: () => (keysOpen.value = true) }])
 </script>
@@ -24,7 +34,10 @@ useKeys([{ key: '?', shows: '?', does: 'Show these keys', act: () => (keysOpen.v
           <input v-model="letterKeys" type="checkbox" class="size-5 accent-ink" />
           Letter keys work
         </label>
-        <button class="btn" @click="keysOpen = false">Close</button>
+        <div class="flex gap-3">
+          <button class="btn btn-main" @click="keysOpen = false">Close</button>
+          <button v-if="route.params.id" class="btn" @click="toured">Take the tour</button>
+        </div>
       </DialogPanel>
     </div>
   </Dialog>

@@ -1,23 +1,13 @@
 <script setup lang="ts">
 import { computed, ref } from 'vue'
-import { useMuster } from '../muster'
+import { useMoved } from './movedSeen'
 
 /** What moved when the plan mended, until it is seen. */
 const { most = 3 } = defineProps<{ most?: number }>()
 
-const muster = useMuster()
-const seen = ref(sessionStorage.getItem('moved-seen') ?? '')
+const { words: moved, understand } = useMoved()
 const all = ref(false)
-const moved = computed(() => {
-  const view = muster.view
-  return view && view.progress.made_for !== seen.value ? view.moved_words : []
-})
 const shown = computed(() => (all.value ? moved.value : moved.value.slice(0, most)))
-
-function understand() {
-  seen.value = muster.view?.progress.made_for ?? ''
-  sessionStorage.setItem('moved-seen', seen.value)
-}
 </script>
 
 <template>

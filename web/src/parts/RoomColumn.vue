@@ -1,5 +1,6 @@
 <script setup lang="ts">
 import { useRoute } from 'vue-router'
+import { beginFinding } from '../finding'
 import { keysOpen } from './keysOpen'
 import { light, turnLight } from '../light'
 import { rooms } from '../router'
@@ -23,6 +24,12 @@ const route = useRoute()
       <span>{{ room.label }}</span>
     </RouterLink>
     <div class="flex-1 max-md:hidden" />
+    <button
+      class="flex min-h-11 items-center justify-between px-4 max-md:hidden"
+      @click="beginFinding()"
+    >
+      <span>Find</span><b>/</b>
+    </button>
     <RouterLink
       :to="{ name: 'house', params: { id: route.params.id } }"
       class="flex min-h-11 items-center border-l-4 border-transparent px-3 max-md:hidden"

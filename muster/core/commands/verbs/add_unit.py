@@ -17,7 +17,7 @@ from muster.core.typed.unit_line import read_line
 from muster.core.vocabulary import STRICT, Kind
 
 
-@verb()
+@verb(combined=True)
 @dataclass(frozen=True, config=STRICT)
 class AddUnit(Command):
     """Add a unit from a typed line; ``kind`` and ``recipe`` are proposed where not given."""

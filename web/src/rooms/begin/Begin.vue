@@ -5,6 +5,8 @@ import { useRouter } from 'vue-router'
 import { client, told, type Schemas } from '../../api/client'
 import Complaints from '../../parts/Complaints.vue'
 import { useMuster } from '../../muster'
+import TimeField from '../../parts/TimeField.vue'
+import RosterLines from '../../parts/RosterLines.vue'
 import ActButton from '../../parts/ActButton.vue'
 import { count, date, readDate, WEEKDAYS } from '../../words'
 
@@ -21,13 +23,15 @@ interface Line {
 const vocabulary = useVocabulary()
 const DAYS = WEEKDAYS
 const USUAL_SCALE = 72
-const usual = (day: number) => (day > 4 ? ['10:00', '13:00'] : ['19:30', '22:00'])
+const usual = (day: number): [string, string] => (day > 4 ? ['10:00', '13:00'] : ['19:30', '22:00'])
 
 const router = useRouter()
 const muster = useMuster()
 const step = ref<'units' | 'days' | 'recipes'>('units')
 const name = ref('First')
 const typed = ref('')
+const several = ref(false)
+const roster = ref('')
 const lines = ref<Line[]>([])
 const hours = ref(DAYS.map((_, day) => ({ on: false, start: usual(day)[0], end: usual(day)[1] })))
 const paradeText = ref('')
@@ -51,7 +55,7 @@ function scaleOf(index: number): string {
   const typedScale = lines.value[index]?.scale
   if (typedScale) return `1/${typedScale}`
   const before = [...lines.value.slice(0, index)].reverse().find((one) => one.scale)?.scale
-  return `1/${before ?? USUAL_SCALE}, not said`
+  return before ? `1/${before}, as above` : `1/${USUAL_SCALE}, not said`
 }
 
 onMounted(async () => {
@@ -60,6 +64,25 @@ onMounted(async () => {
   if (!list) return router.replace('/')
   recipes.value = list.map((one) => one.recipe)
 })
+
+/** Several lines pasted are a roster. */
+function pasted(event: ClipboardEvent) {
+  const text = event.clipboardData?.getData('text') ?? ''
+  if (!text.trim().includes('\n')) return
+  event.preventDefault()
+  roster.value = text
+  several.value = true
+}
+
+function addAll(rows: Schemas['RosterRow'][]) {
+  for (const row of rows) {
+    const { line, count, name, scale } = row
+    const kind = (row.kind as Kind | null) ?? ''
+    lines.value.push({ line, count, name, kind, recipe: row.recipe ?? '', scale: scale ?? null })
+  }
+  several.value = false
+  roster.value = ''
+}
 
 async function add() {
   const line = typed.value.trim()
@@ -132,9 +155,20 @@ async function plan() {
         aria-label="A unit, such as 24 pikes foot 1/72"
         placeholder="24 pikes foot 1/72"
         name="line"
+        @paste="pasted"
       />
       <button class="btn">Add</button>
     </form>
+    <RosterLines
+      v-if="several"
+      v-model="roster"
+      :recipes="recipes"
+      @take="addAll"
+      @leave="several = false"
+    />
+    <button v-else class="link" type="button" @click="several = true">
+      Or paste a whole roster, or read it from a file
+    </button>
     <ul class="my-4">
       <li
         v-for="(one, index) in lines"
@@ -177,14 +211,9 @@ async function plan() {
           {{ day }}
         </label>
         <template v-if="hours[index]!.on">
-          <input
-            v-model="hours[index]!.start"
-            type="time"
-            class="field"
-            :aria-label="`${day} from`"
-          />
+          <TimeField v-model="hours[index]!.start" :label="`${day} from`" />
           to
-          <input v-model="hours[index]!.end" type="time" class="field" :aria-label="`${day} to`" />
+          <TimeField v-model="hours[index]!.end" :label="`${day} to`" />
         </template>
       </li>
     </ul>

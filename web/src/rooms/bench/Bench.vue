@@ -17,6 +17,7 @@ import { useCall } from './call'
 import { useCautions } from './cautions'
 import Drying from './Drying.vue'
 import { sound, useSignal } from './signal'
+import Ticket from './Ticket.vue'
 import Unticked from './Unticked.vue'
 
 const WARN_MS = 5 * 60_000
@@ -87,7 +88,7 @@ function end() {
 }
 
 function doneAt(typed: string) {
-  const at = lastAt(typed, Date.parse(stamp()), muster.clock)
+  const at = lastAt(typed, Date.parse(stamp()), muster.time)
   if (!at) return
   asking.value = false
   const begun = Date.parse(bench.value?.since ?? at)
@@ -138,6 +139,7 @@ const when = (next: Schemas['CallCard']) => {
   <p v-if="bench && !card" class="my-6 text-22">
     Nothing is left to do: the muster stands finished.
   </p>
+  <Ticket />
   <div v-if="bench && card" class="relative flex min-h-[calc(100vh-60px)] gap-6 pt-4 pl-0 md:pl-10">
     <div class="absolute inset-y-0 -left-4 w-9 border-r border-key max-md:w-6" aria-hidden="true">
       <svg class="size-full" preserveAspectRatio="none">
@@ -229,8 +231,7 @@ const when = (next: Schemas['CallCard']) => {
         v-if="unanswered"
         :key="String(bench.forgotten)"
         :left="open.length"
-        :proposed="muster.clock(bench.finished_about ?? stamp())"
-        :latest="muster.clock(stamp())"
+        :proposed="muster.time(bench.finished_about ?? stamp())"
         :forgotten="bench.forgotten"
         @done="doneAt"
         @open="leaveOpen"

@@ -1,5 +1,6 @@
 <script setup lang="ts">
-import { computed, onMounted, ref } from 'vue'
+import { computed, onMounted, ref, watch } from 'vue'
+import { useRoute } from 'vue-router'
 import { useHouse } from '../../house'
 import { useShelf } from '../../shelf'
 import Answers from './Answers.vue'
@@ -18,7 +19,14 @@ const shelf = useShelf()
 const house = useHouse()
 const mixing = useMixing()
 const { drops, predicted } = mixing
+const route = useRoute()
 const chosen = ref<number | null>(null)
+/** The paint that an address asks for. */
+watch(
+  () => route.query.paint,
+  (paint) => paint && (chosen.value = Number(paint)),
+  { immediate: true },
+)
 const one = computed(() => shelf.paints?.find((paint) => paint.id === chosen.value))
 
 onMounted(async () => {

@@ -6,6 +6,7 @@ import { useMuster } from '../../muster'
 import DampDial from '../../parts/DampDial.vue'
 import { date } from '../../words'
 import OwnRows from './OwnRows.vue'
+import DateField from '../../parts/DateField.vue'
 import ActButton from '../../parts/ActButton.vue'
 
 const house = useHouse()
@@ -64,9 +65,9 @@ async function sense() {
         >
           {{ words }}
         </button>
-        <label class="flex items-center gap-2 text-14"
-          >Another day <input v-model="day" type="date" class="field" :min="today"
-        /></label>
+        <span class="flex items-center gap-2 text-14"
+          >Another day <DateField v-model="day" label="Another day" :min="today"
+        /></span>
         <button
           v-for="one in house.house?.days?.filter((one) => one.day >= today)"
           :key="one.day"

@@ -1,134 +1,144 @@
 <script setup lang="ts">
-import { transport } from '../../muster/transport'
-import { Menu, MenuButton, MenuItem, MenuItems } from '@headlessui/vue'
-import { useElementSize, useIntervalFn } from '@vueuse/core'
-import { computed, ref, useTemplateRef } from 'vue'
-import { client, told, type Schemas } from '../../api/client'
+import { useElementBounding, useIntervalFn } from '@vueuse/core'
+import { computed, ref, useTemplateRef, watch } from 'vue'
+import { useRoute } from 'vue-router'
+import { client, told } from '../../api/client'
 import { useKeys } from '../../keys'
 import { useMuster } from '../../muster'
+import { transport } from '../../muster/transport'
 import MissedWindows from '../../parts/MissedWindows.vue'
 import MovedCalls from '../../parts/MovedCalls.vue'
+import { useMoved } from '../../parts/movedSeen'
 import { hours } from '../../words'
 import Board from './Board.vue'
+import CallDetail from './CallDetail.vue'
 import Evening from './Evening.vue'
-import { howMany } from './fold'
-import LeftStrip from './LeftStrip.vue'
+import Legend from './Legend.vue'
+import Offers from './Offers.vue'
 import { useOutlook } from './outlook'
-import { proofWords, useProofs } from './proofs'
-import Remedies from './Remedies.vue'
+import PlanPrints from './PlanPrints.vue'
+import { useProofs } from './proofs'
 import SittingBar from './SittingBar.vue'
 import Sittings from './Sittings.vue'
-import TraySizes from './TraySizes.vue'
-
-const LEAST = 1.35
+import AlternativeBar from './AlternativeBar.vue'
+import { useAlternatives } from './alternatives'
 
 const muster = useMuster()
+const route = useRoute()
 const box = useTemplateRef<HTMLElement>('box')
-const { width } = useElementSize(box)
-const first = ref(0)
+const table = useTemplateRef<InstanceType<typeof Board>>('table')
+const { top } = useElementBounding(box, { windowScroll: false })
 const selected = ref<string | null>(null)
-const places = ref<Schemas['AlternativeStart'][] | null>(null)
 const now = ref(Date.now() + muster.ahead)
 const sittingsOpen = ref(false)
 
 const view = computed(() => muster.view)
-const board = computed(() => view.value?.board)
-const spans = computed(
-  () =>
-    board.value?.sittings.map((one) => ({
-      start: Date.parse(one.start),
-      end: Date.parse(one.end),
-    })) ?? [],
-)
-const boardWidth = computed(() => Math.max(320, width.value - 166 - 28))
-const start = computed(() => Math.min(first.value, Math.max(0, spans.value.length - 1)))
-const shown = computed(() => howMany(spans.value, start.value, boardWidth.value, LEAST))
+const others = useAlternatives()
+const tried = others.tried
+/** The board in view: the plan's, or one that is tried. */
+const board = computed(() => tried.value?.board ?? view.value?.board)
 const order = computed(() => [...new Set(board.value?.pieces.map((piece) => piece.call) ?? [])])
 const card = computed(() => {
-  const wanted = selected.value ?? order.value[0]
-  return board.value?.calls.find((one) => one.id === wanted) ?? null
+  const find = (id: string | undefined) => board.value?.calls.find((one) => one.id === id)
+  return find(selected.value ?? undefined) ?? find(order.value[0]) ?? null
 })
 const working = computed(() => ['queued', 'improving'].includes(view.value?.progress.status ?? ''))
 const outlook = useOutlook(working)
-const proofs = useProofs(() => card.value?.id)
+const proofs = useProofs(() => (tried.value ? undefined : card.value?.id))
 const saved = computed(() => {
   const progress = view.value?.progress
   return progress ? Math.max(0, progress.first_cost_s - progress.cost_s) : 0
+})
+const held = computed(() => table.value?.drag.held.value ?? null)
+const rails = computed(() => table.value?.drag.rails.value ?? [])
+const aim = computed(() => table.value?.drag.aim.value ?? null)
+const inView = computed(() => table.value?.view ?? { first: 0, shown: 1 })
+
+const { moved } = useMoved()
+/** Where calls stood: before the plan mended, or by the plan where another is tried beside it. */
+const ghosts = computed(() => {
+  const cards = new Map(view.value?.board.calls.map((one) => [one.id, one]))
+  const found = new Map<string, { tray: string; start: number; end: number }>()
+  if (tried.value) {
+    for (const one of tried.value.board.calls) {
+      const was = cards.get(one.id)
+      if (was?.start && was.end && was.start !== one.start)
+        found.set(one.id, { tray: was.tray, start: Date.parse(was.start), end: Date.parse(was.end) })
+    } // prettier-ignore
+    return found
+  }
+  for (const one of moved.value) {
+    const now = cards.get(one.call)
+    if (!now) continue
+    const start = Date.parse(one.before)
+    const length = now.start && now.end ? Date.parse(now.end) - Date.parse(now.start) : 600_000
+    found.set(one.call, { tray: now.tray, start, end: start + Math.min(length, 7_200_000) })
+  }
+  return found
 })
 
 useIntervalFn(() => (now.value = Date.now() + muster.ahead), 10_000)
 useIntervalFn(() => working.value && muster.refresh(), 1500)
 useIntervalFn(() => muster.refresh(), 60_000)
 
+/** The call that an address asks for. */
+watch(
+  () => route.query.call,
+  (call) => typeof call === 'string' && choose(call),
+  { immediate: true, flush: 'post' },
+)
+
+function choose(call: string) {
+  selected.value = call
+  const start = board.value?.calls.find((one) => one.id === call)?.start
+  if (start) table.value?.reach(Date.parse(start))
+}
+
 function move(by: number) {
+  if (held.value) return table.value?.drag.step(Math.sign(by))
   const at = card.value ? order.value.indexOf(card.value.id) : -1
   const next = order.value[Math.min(order.value.length - 1, Math.max(0, at + by))]
-  if (!next) return
-  selected.value = next
-  const begins = Date.parse(board.value?.calls.find((one) => one.id === next)?.start ?? '')
-  const sitting = spans.value.findIndex((span) => begins >= span.start && begins < span.end)
-  if (sitting >= 0 && (sitting < start.value || sitting >= start.value + shown.value)) {
-    first.value = sitting
-  }
+  if (next) choose(next)
+}
+
+function takeUp() {
+  if (card.value) table.value?.takeUp(card.value.id)
+}
+
+function drop(index: number) {
+  const drag = table.value?.drag
+  if (!drag) return
+  drag.aim.value = index
+  void drag.drop()
 }
 
 useKeys([
-  { key: 'ArrowRight', shows: 'Right', does: 'The next call in time', act: () => move(1) },
-  { key: 'ArrowLeft', shows: 'Left', does: 'The call before it', act: () => move(-1) },
+  { key: 'ArrowRight', shows: 'Right', does: 'The next call in time, or place', act: () => move(1) },
+  { key: 'ArrowLeft', shows: 'Left', does: 'The call or place before it', act: () => move(-1) },
   { key: 'ArrowDown', shows: 'Down', does: 'Ten calls on', act: () => move(10) },
   { key: 'ArrowUp', shows: 'Up', does: 'Ten calls back', act: () => move(-10) },
+  { key: 'm', shows: 'M', does: 'Move this call: show its places', act: takeUp },
   {
-    key: 'p',
-    shows: 'P',
-    does: 'Places of this call',
-    act: () => document.querySelector<HTMLElement>('#places')?.click(),
+    key: 'Enter',
+    shows: 'Enter',
+    does: 'Drop the call in the place aimed at',
+    act: () => held.value && table.value?.drag.drop(),
   },
-  {
-    key: 'n',
-    shows: 'N',
-    does: 'Sittings and parade day',
-    act: () => (sittingsOpen.value = true),
-  },
+  { key: '+', shows: '+', does: 'Closer', act: () => table.value?.closer() },
+  { key: '-', shows: '-', does: 'Further away', act: () => table.value?.further() },
+  { key: 'w', shows: 'W', does: 'The whole plan', act: () => table.value?.whole() },
+  { key: 'e', shows: 'E', does: 'One evening', act: evening },
+  { key: 'f', shows: 'F', does: 'Fold units, or open them', act: () => table.value?.turnAll() },
+  { key: 'n', shows: 'N', does: 'Sittings and parade day', act: () => (sittingsOpen.value = true) },
   { key: 'u', shows: 'U', does: 'Take the last change back', act: () => muster.undo() },
-])
+]) // prettier-ignore
 
-async function findPlaces() {
-  places.value = null
-  const id = view.value?.id
-  if (id === undefined || !card.value) return
-  const call = card.value.id
-  places.value = await muster.attempt(() =>
-    told(
-      client.GET('/api/musters/{muster_id}/plan/alternative-starts', {
-        params: { path: { muster_id: id }, query: { call } },
-      }),
-    ),
-  )
-}
-
-function cost(place: Schemas['AlternativeStart']): string {
-  if (place.as_planned) return 'as planned'
-  const sign = place.cost_s >= 0 ? 'adds' : 'saves'
-  const work = place.cost_s ? `${sign} ${hours(Math.abs(place.cost_s))}` : 'costs nothing'
-  const days = Math.round(place.finish_s / 86_400)
-  const late = days > 0 ? `, ${days} d later` : days < 0 ? `, ${-days} d sooner` : ''
-  return work + late
-}
-
-function pin(place: Schemas['AlternativeStart']) {
-  if (!card.value) return
-  void muster.command({
-    do: 'pin_call',
-    call: card.value.id,
-    start: place.pin,
-    slack_s: place.slack_s,
-  })
-}
-
-function free() {
-  if (card.value)
-    void muster.command({ do: 'pin_call', call: card.value.id, start: null, slack_s: 0 })
-}
+function evening() {
+  const start = Date.parse(card.value?.start ?? '')
+  const all = board.value?.sittings ?? []
+  const index = all.findIndex((one) => start >= Date.parse(one.start) && start < Date.parse(one.end))
+  table.value?.show(index < 0 ? inView.value.first : index, true)
+} // prettier-ignore
 
 async function work(what: 'improve' | 'stop') {
   const id = view.value?.id
@@ -142,159 +152,109 @@ async function work(what: 'improve' | 'stop') {
 </script>
 
 <template>
-  <div ref="box">
-    <div class="flex min-h-16 flex-wrap items-center justify-between gap-x-6">
-      <div class="flex flex-wrap items-baseline gap-4">
-        <h1>Plan</h1>
-        <p v-if="board?.left.length">
-          <span class="warn"
-            >{{
-              board.left.length === 1 ? 'One pass is' : `${board.left.length} passes are`
-            }}
-            left</span
-          >: see below the rows
-        </p>
-        <p v-else-if="board?.pieces.length">
-          proven within <b>{{ Math.ceil(board.gap * 100) }} %</b> of the best possible
-        </p>
-        <span v-if="working" role="status"
-          >improving, <b>{{ Math.round((view?.progress.share ?? 0) * 100) }} %</b
-          ><template v-if="saved">
-            · saved <b>{{ hours(saved) }}</b> so far</template
+  <div
+    ref="box"
+    class="md:flex md:flex-col"
+    :style="{ '--plan': `max(600px, calc(100vh - ${Math.round(top)}px - 16px))` }"
+    style="container-type: inline-size"
+  >
+    <div class="md:flex md:h-(--plan) md:min-h-0 md:flex-col">
+      <div class="flex min-h-14 flex-wrap items-center justify-between gap-x-6">
+        <div class="flex flex-wrap items-center gap-x-3">
+          <h1>Plan</h1>
+          <p v-if="view?.board.left.length">
+            <span class="warn"
+              >{{
+                view.board.left.length === 1
+                  ? 'One pass is'
+                  : `${view.board.left.length} passes are`
+              }}
+              left</span
+            >: see below the rows
+          </p>
+          <p v-else-if="view?.board.pieces.length && !working">
+            within <b>{{ Math.ceil(view.board.gap * 100) }} %</b> of the best possible, proven
+          </p>
+          <span v-if="working" role="status"
+            >improving<template v-if="saved"
+              >, saved <b>{{ hours(saved) }}</b></template
+            >
+            <button class="link" @click="work('stop')">Stop</button></span
           >
-          <button class="link" @click="work('stop')">Stop, keep the best</button></span
-        >
-        <button v-else-if="board?.pieces.length" class="link" @click="work('improve')">
-          Improve for 20 s
-        </button>
-        <span v-if="working && !view?.progress.worker" class="warn"
-          >The worker is not running: this plan stands, but nothing improves it.</span
-        >
-        <button class="link" @click="sittingsOpen = true">Sittings …</button>
-      </div>
-      <SittingBar
-        v-if="board"
-        class="max-md:hidden"
-        :sittings="board.sittings"
-        :first="start"
-        :shown="shown"
-        :zone="muster.zone"
-        :parade="!!view?.parade_day"
-        @first="first = $event"
-      />
-    </div>
-    <Sittings v-if="view" :open="sittingsOpen" :view="view" @close="sittingsOpen = false" />
-    <p v-if="view && !view.roll.length" class="my-6">
-      There is nothing to plan yet. Put the first unit on the roll.
-      <RouterLink class="btn btn-main ml-4" :to="`/${view.id}/roll`">To the roll</RouterLink>
-    </p>
-    <template v-else-if="view && board">
-      <p v-if="!board.sittings.length" class="my-4">
-        No sitting is to come.
-        <button class="btn btn-main ml-4" @click="sittingsOpen = true">Add sittings</button>
-      </p>
-      <MissedWindows />
-      <MovedCalls :most="2" />
-      <Remedies
-        v-if="view.head.late_models && !board.left.length"
-        :found="outlook"
-        :working="working"
-      />
-      <Evening class="md:hidden" :view="view" :clock="muster.clock" :day="muster.day" />
-      <Board
-        class="max-md:hidden"
-        :view="view"
-        :first="start"
-        :shown="shown"
-        :width="boardWidth"
-        :selected="card?.id ?? null"
-        :now="now"
-        :clock="muster.clock"
-        :day="muster.day"
-        @select="selected = $event"
-      />
-      <LeftStrip :rows="board.left" />
-      <section
-        v-if="card"
-        class="mt-3 grid grid-cols-[1fr_auto] gap-6 border-t border-rule pt-3 max-md:hidden"
-        aria-live="polite"
-      >
-        <div>
-          <h2>
-            {{ card.tray_name }} · {{ card.name
-            }}<template v-if="card.mix">, {{ card.mix }}</template>
-            <template v-if="card.start && card.end">
-              · {{ muster.day(card.start) }} {{ muster.clock(card.start) }} to
-              <template v-if="muster.day(card.end) !== muster.day(card.start)">{{
-                muster.day(card.end)
-              }}</template>
-              {{ muster.clock(card.end) }}</template
-            >
-          </h2>
-          <ul class="mt-1">
-            <li
-              v-for="(one, index) in card.why"
-              :key="one"
-              class="flex gap-3 before:content-['–'] before:shrink-0"
-            >
-              <span
-                >{{ one }}<span class="text-soft">{{ proofWords(proofs[index]) }}</span></span
-              >
-            </li>
-            <li
-              v-if="card.dry_from && card.dry_to"
-              class="flex gap-3 before:content-['–'] before:shrink-0"
-            >
-              <span
-                >first model dry at <b>{{ muster.clock(card.dry_from) }}</b>, the tray at
-                <b>{{ muster.clock(card.dry_to) }}</b></span
-              >
-            </li>
-          </ul>
-          <div class="mt-2 flex items-start gap-3">
-            <button v-if="card.pinned" class="btn" @click="free">Unpin</button>
-            <Menu v-slot="{ open }" as="div" class="relative">
-              <MenuButton id="places" class="btn" @click="findPlaces">Pin here …</MenuButton>
-              <MenuItems
-                v-if="open"
-                class="absolute bottom-full left-0 z-10 mb-2 w-80 border-[1.5px] border-ink bg-ground py-2"
-              >
-                <p v-if="!places" class="px-4 py-2 text-soft" role="status">
-                  Trying each sitting …
-                </p>
-                <p v-else-if="!places.length" class="px-4 py-2">No other place is legal.</p>
-                <MenuItem v-for="place in places" :key="place.pin" v-slot="{ active }">
-                  <button
-                    class="flex min-h-11 w-full items-center justify-between gap-4 px-4 text-left"
-                    :class="{ 'bg-paper': active }"
-                    @click="pin(place)"
-                  >
-                    <span>{{ muster.day(place.start) }} {{ muster.clock(place.start) }}</span>
-                    <span class="text-14">{{ cost(place) }}</span>
-                  </button>
-                </MenuItem>
-              </MenuItems>
-            </Menu>
-          </div>
+          <button v-else-if="view?.board.pieces.length" class="link" @click="work('improve')">
+            Improve for 20 s
+          </button>
+          <span v-if="working && !view?.progress.worker" class="warn"
+            >The worker is not running: this plan stands, but nothing improves it.</span
+          >
+          <button class="link" @click="sittingsOpen = true">Sittings …</button>
+          <PlanPrints v-if="view?.board.pieces.length" :of="view.id" />
         </div>
-        <div>
-          <TraySizes :found="outlook" :working="working" />
-          <Remedies
-            v-if="!view.head.late_models && outlook?.lifts.length"
+        <SittingBar
+          v-if="board"
+          class="max-md:hidden"
+          :sittings="board.sittings"
+          :first="inView.first"
+          :shown="inView.shown"
+          :zone="muster.zone"
+          :parade="!!view?.parade_day"
+          @first="table?.show($event)"
+        />
+      </div>
+      <Sittings v-if="view" :open="sittingsOpen" :view="view" @close="sittingsOpen = false" />
+      <p v-if="view && !view.roll.length" class="my-6">
+        There is nothing to plan yet. Put the first unit on the roll.
+        <RouterLink class="btn btn-main ml-4" :to="`/${view.id}/roll`">To the roll</RouterLink>
+      </p>
+      <template v-else-if="view && board">
+        <p v-if="!board.sittings.length" class="my-4">
+          No sitting is to come.
+          <button class="btn btn-main ml-4" @click="sittingsOpen = true">Add sittings</button>
+        </p>
+        <MissedWindows />
+        <MovedCalls v-if="!tried" :most="1" />
+        <AlternativeBar :others="others" :view="view" />
+        <Evening class="md:hidden" :view="view" />
+        <Board
+          ref="table"
+          class="max-md:hidden"
+          :board="board"
+          :units="view.roll"
+          :muster="view.id"
+          :ghosts="ghosts"
+          :still="tried !== null"
+          :selected="card?.id ?? null"
+          :now="now"
+          :clock="muster.clock"
+          :day="muster.day"
+          @select="selected = $event"
+        />
+        <div
+          class="grid max-h-[31%] min-h-36 shrink-0 gap-x-8 border-t border-rule pt-2 max-md:max-h-none md:grid-cols-[minmax(0,1fr)_minmax(0,1.15fr)]"
+        >
+          <CallDetail
+            v-if="card"
+            class="overflow-y-auto max-md:hidden"
+            :card="card"
+            :proofs="proofs"
+            :held="held !== null"
+            :rails="rails"
+            :aim="aim"
+            :still="tried !== null"
+            @take="takeUp"
+            @drop="drop"
+            @leave="table?.drag.letGo()"
+          />
+          <Offers
+            class="overflow-y-auto"
+            :left="view.board.left"
             :found="outlook"
             :working="working"
+            :others="others"
           />
         </div>
-      </section>
-      <footer
-        class="mt-3 flex flex-wrap gap-x-6 gap-y-1 border-t border-rule pt-2 text-14 text-soft max-md:hidden"
-      >
-        <span>hatch: drying, first model to last</span><span>thin line: ready</span
-        ><span>outline: set up, clean up</span><span>stair: one changeover, shared</span
-        ><span v-if="board.orders.length">dots: waits for another unit</span
-        ><span>pleat: the nights between</span><span>pip filled: passes done</span
-        ><span>pip slanted: wet</span><span>pip notched: touch-up</span>
-      </footer>
-    </template>
+        <Legend :orders="board.orders.length > 0" :ghosts="ghosts.size > 0" />
+      </template>
+    </div>
   </div>
 </template>

@@ -2,12 +2,16 @@
 import { Dialog, DialogPanel, DialogTitle } from '@headlessui/vue'
 import { computed, ref } from 'vue'
 import type { View } from '../../api/client'
+import { timeWords } from '../../dates'
 import ActButton from '../../parts/ActButton.vue'
 import Complaints from '../../parts/Complaints.vue'
+import DateField from '../../parts/DateField.vue'
+import TimeField from '../../parts/TimeField.vue'
 import { useMuster } from '../../muster'
-import { date, WEEKDAYS } from '../../words'
+import { begun, date, WEEKDAYS } from '../../words'
 
-/** When the painter sits, what the day allows, and what the rack holds. */
+/** When the painter sits, what the day allows, and what the rack holds: the rhythm of the week and
+ * what differs from it; the single sittings only when they are asked for. */
 const props = defineProps<{ open: boolean; view: View }>()
 const emit = defineEmits<{ close: [] }>()
 
@@ -19,16 +23,28 @@ const weekly = ref(false)
 const today = computed(() => props.view.now.slice(0, 10))
 const moving = ref<string | null>(null)
 const to = ref({ day: '', start: '', end: '' })
-const shown = ref(8)
-const movedIds = computed(
-  () => new Set(props.view.shifted.map((one) => `${one.weekly}-on-${one.day.replaceAll('-', '')}`)),
-)
-const clockOf = (time: string) => time.slice(0, 5)
+const allShown = ref(false)
+const span = (one: { start: string; end: string }) =>
+  `${timeWords(one.start)} to ${timeWords(one.end)}`
 const typed = (event: Event) => (event.target as HTMLInputElement).value
+
+const idOf = (weekly: string, on: string) => `${weekly}-on-${on.replaceAll('-', '')}`
+/** Sittings that the rhythm does not tell of: moved ones, and those that stand alone. */
+const odd = computed(() => {
+  const moved = new Map(props.view.shifted.map((one) => [idOf(one.weekly, one.day), one.day]))
+  const rhythm = new Set(props.view.rhythm.map((one) => one.id))
+  const regular = (id: string) => rhythm.has(id.split('-on-')[0] ?? '') && !moved.has(id)
+  return props.view.evenings
+    .filter((one) => !regular(one.id))
+    .map((one) => ({ ...one, from: moved.get(one.id) ?? null }))
+})
+const lost = computed(() => props.view.lost.filter((one) => one.day >= today.value))
+const shown = computed(() => (allShown.value ? props.view.evenings : odd.value))
+const fromOf = computed(() => new Map(odd.value.map((one) => [one.id, one.from])))
 
 function begin(one: View['evenings'][number]) {
   moving.value = moving.value === one.id ? null : one.id
-  to.value = { day: one.day, start: clockOf(one.start), end: clockOf(one.end) }
+  to.value = { day: one.day, start: one.start.slice(0, 5), end: one.end.slice(0, 5) }
 }
 
 async function move(evening: string) {
@@ -56,21 +72,14 @@ async function add() {
         <DialogTitle as="h2">Sittings and parade day</DialogTitle>
         <Complaints />
         <div class="my-3 flex flex-wrap items-end gap-4">
-          <label class="grid gap-1 text-14"
+          <span class="grid gap-1 text-14"
             >Parade day
-            <input
-              type="date"
-              class="field"
-              :value="view.parade_day"
-              @change="muster.command({ do: 'set_parade_day', day: typed($event) || null })"
-          /></label>
-          <button
-            v-if="view.parade_day"
-            class="btn"
-            @click="muster.command({ do: 'set_parade_day', day: null })"
-          >
-            No parade day
-          </button>
+            <DateField
+              :model-value="view.parade_day ?? ''"
+              label="Parade day"
+              :min="today"
+              @update:model-value="muster.command({ do: 'set_parade_day', day: $event || null })"
+          /></span>
           <label class="grid gap-1 text-14"
             >Rack places, in figures
             <input
@@ -92,85 +101,70 @@ async function add() {
               @change="muster.command({ do: 'set_spare', minutes: Number(typed($event)) })"
           /></label>
           <div v-for="one in view.hours" :key="one.tag" class="grid gap-1 text-14">
-            <span>{{ one.tag }}</span>
+            <span>{{ begun(one.tag) }}</span>
             <span class="flex items-center gap-2">
-              <input
-                type="time"
-                class="field"
-                :aria-label="`${one.tag} from`"
-                :value="one.start.slice(0, 5)"
-                @change="
-                  muster.command({ do: 'set_hours', ...one, tag: one.tag, start: typed($event) })
-                "
+              <TimeField
+                :model-value="one.start.slice(0, 5)"
+                :label="`${one.tag} from`"
+                @update:model-value="muster.command({ do: 'set_hours', ...one, start: $event })"
               />
               to
-              <input
-                type="time"
-                class="field"
-                :aria-label="`${one.tag} to`"
-                :value="one.end.slice(0, 5)"
-                @change="
-                  muster.command({ do: 'set_hours', ...one, tag: one.tag, end: typed($event) })
-                "
+              <TimeField
+                :model-value="one.end.slice(0, 5)"
+                :label="`${one.tag} to`"
+                @update:model-value="muster.command({ do: 'set_hours', ...one, end: $event })"
               />
             </span>
           </div>
         </div>
-        <form
-          class="flex flex-wrap items-end gap-4 border-t border-rule py-3"
-          @submit.prevent="add"
-        >
-          <label class="grid gap-1 text-14"
-            >A sitting on <input v-model="day" type="date" class="field" :min="today" required
-          /></label>
-          <label class="grid gap-1 text-14"
-            >from <input v-model="start" type="time" class="field" required
-          /></label>
-          <label class="grid gap-1 text-14"
-            >to <input v-model="end" type="time" class="field" required
-          /></label>
-          <label class="flex min-h-11 items-center gap-2"
-            ><input v-model="weekly" type="checkbox" class="size-5 accent-ink" /> each week</label
-          >
-          <button class="btn">Add</button>
-        </form>
-        <h3 class="text-16 font-bold">Each week</h3>
+        <h3 class="border-t border-rule pt-3 text-16 font-bold">Each week</h3>
         <p v-if="!view.rhythm.length" class="py-2 text-soft">
-          No weekly sitting. Add one above with <i>each week</i>.
+          No weekly sitting. Add one below with <i>each week</i>.
         </p>
-        <ul class="border-b border-rule">
+        <ul class="grid grid-cols-2 gap-x-8 max-md:grid-cols-1">
           <li
             v-for="one in view.rhythm"
             :key="one.id"
-            class="fig flex min-h-11 items-center justify-between border-t border-rule"
+            class="fig flex min-h-11 items-center justify-between border-b border-rule"
           >
             <span
-              >{{ WEEKDAYS[one.weekday] }}
-              <b>{{ clockOf(one.start) }} to {{ clockOf(one.end) }}</b></span
+              >{{ WEEKDAYS[one.weekday] }} <b>{{ span(one) }}</b></span
             >
             <button
               class="link whitespace-nowrap"
-              :aria-label="`No sitting each ${WEEKDAYS[one.weekday]} any more`"
+              :aria-label="`End it: no sitting each ${WEEKDAYS[one.weekday]} any more`"
               @click="muster.command({ do: 'end_weekly', weekly: one.id })"
             >
               End it
             </button>
           </li>
         </ul>
-        <h3 class="mt-4 text-16 font-bold">The next weeks, one by one</h3>
+        <div class="mt-4 flex items-baseline justify-between gap-4">
+          <h3 class="text-16 font-bold">
+            {{ allShown ? 'The next weeks, one by one' : 'Otherwise than that' }}
+          </h3>
+          <button v-if="view.evenings.length" class="link" @click="allShown = !allShown">
+            {{
+              allShown ? 'Only what differs' : `All ${view.evenings.length}, to move or lose one`
+            }}
+          </button>
+        </div>
         <p v-if="!view.evenings.length" class="py-2">
-          No sitting is to come. Add the first one above.
+          No sitting is to come. Add the first one below.
+        </p>
+        <p v-else-if="!shown.length && !lost.length" class="py-1 text-soft">
+          Nothing differs in the next weeks.
         </p>
         <ul class="mb-4 grid grid-cols-2 gap-x-8 max-md:grid-cols-1">
-          <li
-            v-for="one in view.evenings.slice(0, shown)"
-            :key="one.id"
-            class="fig border-t border-rule"
-          >
+          <li v-for="one in shown" :key="one.id" class="fig border-b border-rule">
             <span class="flex min-h-11 flex-wrap items-center justify-between"
               ><span
-                >{{ date(one.day) }} <b>{{ clockOf(one.start) }} to {{ clockOf(one.end) }}</b
-                ><span v-if="movedIds.has(one.id)" class="text-soft"> moved</span></span
+                >{{ date(one.day) }} <b>{{ span(one) }}</b><span
+                  v-if="fromOf.get(one.id)"
+                  class="text-soft"
+                >
+                  moved from {{ date(fromOf.get(one.id) ?? one.day) }}</span
+                ></span
               >
               <span class="flex gap-2">
                 <button
@@ -183,7 +177,7 @@ async function add() {
                 </button>
                 <button
                   class="link whitespace-nowrap"
-                  :aria-label="`Take out the sitting of ${date(one.day)}`"
+                  :aria-label="`Lost: take out the sitting of ${date(one.day)}`"
                   @click="muster.command({ do: 'remove_evening', evening: one.id })"
                 >
                   Lost
@@ -195,27 +189,36 @@ async function add() {
               class="flex flex-wrap items-end gap-2 pb-2"
               @submit.prevent="move(one.id)"
             >
-              <input
-                v-model="to.day"
-                type="date"
-                class="field"
-                aria-label="To the day"
-                :min="today"
-                required
-              />
-              <input v-model="to.start" type="time" class="field" aria-label="from" required />
-              <input v-model="to.end" type="time" class="field" aria-label="to" required />
+              <DateField v-model="to.day" label="To the day" :min="today" />
+              <TimeField v-model="to.start" label="from" />
+              <TimeField v-model="to.end" label="to" />
               <button class="btn">Move it</button>
             </form>
           </li>
+          <template v-if="!allShown">
+            <li
+              v-for="one in lost"
+              :key="one.weekly + one.day"
+              class="fig flex min-h-11 items-center border-b border-rule"
+            >
+              <s>{{ date(one.day) }}</s><span class="text-soft">, lost</span>
+            </li>
+          </template>
         </ul>
-        <button v-if="view.evenings.length > shown" class="link" @click="shown = 60">
-          {{ view.evenings.length - shown }} more
-        </button>
-        <p v-if="view.lost.length" class="mb-3 text-14 text-soft">
-          Lost: {{ view.lost.map((one) => date(one.day)).join('; ') }}. <i>Take back</i> brings the
-          newest change back.
-        </p>
+        <form
+          class="flex flex-wrap items-end gap-4 border-t border-rule py-3"
+          @submit.prevent="add"
+        >
+          <span class="grid gap-1 text-14"
+            >A sitting on <DateField v-model="day" label="A sitting on" :min="today"
+          /></span>
+          <span class="grid gap-1 text-14">from <TimeField v-model="start" label="from" /></span>
+          <span class="grid gap-1 text-14">to <TimeField v-model="end" label="to" /></span>
+          <label class="flex min-h-11 items-center gap-2"
+            ><input v-model="weekly" type="checkbox" class="size-5 accent-ink" /> each week</label
+          >
+          <ActButton :why="day ? null : 'say which day first'" @press="add">Add</ActButton>
+        </form>
         <div class="flex gap-3">
           <button class="btn btn-main" @click="emit('close')">Done</button>
           <ActButton :why="view.undo ? null : 'nothing to take back'" @press="muster.undo()">

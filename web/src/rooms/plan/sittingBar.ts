@@ -1,7 +1,7 @@
 /** How the boxes of the sittings to come lie in their bar. */
 
-export const WIDEST = 26
-export const ROOM = 22 * WIDEST
+export const WIDEST = 22
+export const ROOM = 17 * WIDEST
 /** So many boxes stand after the last used one where no parade day ends them. */
 export const AHEAD = 3
 export const FLAG = 14

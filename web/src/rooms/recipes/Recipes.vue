@@ -94,6 +94,15 @@ onMounted(async () => {
     }
 })
 
+/** The recipe that an address asks for while the room is open already. */
+watch(
+  () => route.query.recipe,
+  (asked) => {
+    if (typeof asked === 'string' && asked !== code.value && list.value?.some((one) => one.recipe.id === asked))
+      void book.choose(asked)
+  },
+) // prettier-ignore
+
 watch(code, (now) => {
   picked.value = word.value = part.value = null
   comparing.value = false

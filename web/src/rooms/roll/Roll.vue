@@ -1,8 +1,10 @@
 <script setup lang="ts">
 import { useVocabulary } from '../../vocabulary'
-import { onMounted, ref } from 'vue'
+import { nextTick, onMounted, ref, watch } from 'vue'
+import { useRoute } from 'vue-router'
 import { client, told, type Schemas, type UnitRow } from '../../api/client'
 import ActButton from '../../parts/ActButton.vue'
+import RosterLines from '../../parts/RosterLines.vue'
 import PipStrip from '../../parts/PipStrip.vue'
 import { useKeys } from '../../keys'
 import { useMuster } from '../../muster'
@@ -13,9 +15,22 @@ const vocabulary = useVocabulary()
 
 const muster = useMuster()
 const line = ref('')
+const several = ref(false)
 const kind = ref<Schemas['AddUnit']['kind']>(null)
 const recipes = ref<Schemas['Recipe'][]>([])
 const open = ref<string | null>(null)
+const route = useRoute()
+/** The unit that an address asks for. */
+watch(
+  () => route.query.unit,
+  async (unit) => {
+    if (typeof unit !== 'string') return
+    open.value = unit
+    await nextTick()
+    document.getElementById(`unit-${unit}`)?.scrollIntoView({ block: 'center' })
+  },
+  { immediate: true, flush: 'post' },
+)
 
 onMounted(async () => {
   const list = await muster.attempt(() => told(client.GET('/api/recipes')))
@@ -47,6 +62,18 @@ async function add() {
     line.value = ''
     kind.value = null
   }
+}
+
+/** A whole roster as one change. */
+async function addAll(rows: Schemas['RosterRow'][]) {
+  const changes = rows.map((row) => ({
+    do: 'add_unit' as const,
+    line: row.line,
+    kind: row.kind as Schemas['AddUnit']['kind'],
+    recipe: row.recipe ?? 'infantry-six',
+    recipe_version: recipes.value.find((one) => one.id === row.recipe)?.version ?? 1,
+  }))
+  if (await muster.command({ do: 'together', changes })) several.value = false
 }
 
 type Changes = Omit<Schemas['EditUnit'], 'do' | 'unit'>
@@ -114,12 +141,24 @@ function follow(row: UnitRow, code: string) {
       </option>
     </select>
     <button class="btn btn-main">Add</button>
+    <button class="btn" type="button" :aria-expanded="several" @click="several = !several">
+      Several at once
+    </button>
   </form>
+  <RosterLines
+    v-if="several"
+    :recipes="recipes"
+    :busy="muster.busy"
+    @take="addAll"
+    @leave="several = false"
+  />
   <p v-if="muster.view && !muster.view.roll.length" class="my-6">
-    The roll is empty. Type the first unit above, as in <b>24 pikes foot 1/72</b>.
+    The roll is empty. Type the first unit above, as in <b>24 pikes foot 1/72</b>, or
+    <button class="btn ml-2" @click="several = true">paste a whole roster</button>
   </p>
   <section
     v-for="row in muster.view?.roll"
+    :id="`unit-${row.unit.id}`"
     :key="row.unit.id"
     class="border-t border-rule py-2"
     :aria-label="row.unit.name"

@@ -2,7 +2,8 @@
 import { computed, ref, watch } from 'vue'
 import { client, told, type Schemas } from '../../api/client'
 import { useMuster } from '../../muster'
-import { count } from '../../words'
+import { begun, count } from '../../words'
+import DateField from '../../parts/DateField.vue'
 import Areas from './Areas.vue'
 import Ground from './Ground.vue'
 
@@ -28,9 +29,8 @@ async function load() {
   if (next) room.value = next
 }
 
-async function wait(paint: string, event: Event) {
-  const day = (event.target as HTMLInputElement).value || null
-  const body = { seen: room.value?.house ?? 0, paint, day }
+async function wait(paint: string, day: string) {
+  const body = { seen: room.value?.house ?? 0, paint, day: day || null }
   const next = await muster.attempt(() =>
     told(client.POST('/api/musters/{muster_id}/supplies/await', { ...path(), body })),
   )
@@ -40,10 +40,10 @@ async function wait(paint: string, event: Event) {
 }
 
 const ml = (value: number) => (value < 10 ? value.toFixed(1) : String(Math.round(value)))
-const units = (one: Schemas['Requirement']) =>
-  Object.entries(one.by_unit)
-    .map(([unit, amount]) => `${unit} ${ml(amount)}`)
-    .join(', ')
+/** By unit, what takes most first. */
+const unitsOf = (one: Schemas['Requirement']) =>
+  Object.entries(one.by_unit).sort(([, a], [, b]) => b - a)
+const open = ref<string | null>(null)
 const print = () => window.print()
 </script>
 
@@ -60,10 +60,11 @@ const print = () => window.print()
   <template v-if="room">
     <p v-if="!room.rows.length" class="py-3 text-soft">
       Nothing is needed: no pass that is still to come names a mix.
+      <RouterLink v-if="id" class="btn ml-3" :to="`/${id}/recipes`">To the recipes</RouterLink>
     </p>
     <p v-else class="mb-2 text-18">
       <template v-if="short.length"
-        ><b>{{ count(short.length, 'paint') }}</b> short<template v-if="room.cost"
+        ><b>{{ begun(count(short.length, 'paint')) }}</b> short<template v-if="room.cost"
           >, <b>{{ room.cost.toFixed(2) }}</b> in pots</template
         ><template v-if="room.unpriced"
           >, {{ count(room.unpriced, 'paint') }} without a size or price</template
@@ -94,9 +95,28 @@ const print = () => window.print()
           >
             <th scope="row" class="py-2 font-semibold">
               {{ need.paint }}
-              <span class="block text-14 font-normal text-soft max-md:hidden">{{
-                units(need)
-              }}</span>
+              <button
+                v-if="unitsOf(need).length"
+                class="block min-h-6 text-left text-14 font-normal text-soft underline decoration-dotted underline-offset-4"
+                :aria-expanded="open === need.paint"
+                :aria-label="`${unitsOf(need).length} units: what each takes of ${need.paint}`"
+                @click="open = open === need.paint ? null : need.paint"
+              >
+                {{
+                  unitsOf(need).length === 1
+                    ? unitsOf(need)[0]?.[0]
+                    : `${unitsOf(need).length} units`
+                }}
+              </button>
+              <dl
+                v-if="open === need.paint"
+                class="my-1 grid grid-cols-[auto_auto] justify-start gap-x-6 text-14 font-normal"
+              >
+                <template v-for="[unit, amount] in unitsOf(need)" :key="unit">
+                  <dt>{{ unit }}</dt>
+                  <dd class="text-right">{{ ml(amount) }} ml</dd>
+                </template>
+              </dl>
             </th>
             <td class="py-2 pl-5 text-right">{{ ml(need.ml) }}</td>
             <td class="py-2 pl-5 text-right">
@@ -114,14 +134,13 @@ const print = () => window.print()
             <td class="py-2 pl-5 text-right">{{ need.pots ?? '' }}</td>
             <td class="py-2 pl-5 text-right">{{ need.cost?.toFixed(2) ?? '' }}</td>
             <td class="py-1 pl-6">
-              <input
+              <DateField
                 v-if="need.short_ml > 0 || awaited"
-                type="date"
-                class="field print:hidden"
-                :aria-label="`${need.paint} comes on`"
+                class="print:hidden"
+                :label="`${need.paint} comes on`"
                 :min="today"
-                :value="awaited ?? ''"
-                @change="wait(need.paint, $event)"
+                :model-value="awaited ?? ''"
+                @update:model-value="wait(need.paint, $event)"
               />
             </td>
           </tr>
