@@ -1,5 +1,5 @@
 import { defineStore } from 'pinia'
-import { ref } from 'vue'
+import { shallowRef } from 'vue'
 import { Complaint, type View } from './api/client'
 import { useErrors } from './muster/errors'
 import { useOutbox } from './muster/outbox'
@@ -10,7 +10,7 @@ export type { Fact }
 
 /** The muster in view: one derived view from the server, commands and facts to it. */
 export const useMuster = defineStore('muster', () => {
-  const view = ref<View | null>(null)
+  const view = shallowRef<View | null>(null)
   const { ahead, zone, clock, time, day, said, follow, stamp } = useServerClock(view)
   const { waiting, refused, put, send: sendWaiting, again, letGo } = useOutbox()
   const { complaints, busy, failed, attempt } = useErrors(async () => {

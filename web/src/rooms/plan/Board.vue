@@ -1,12 +1,13 @@
 <script setup lang="ts">
 import { useElementSize, useEventListener } from '@vueuse/core'
 import { computed, onMounted, ref, shallowRef, useTemplateRef, watch } from 'vue'
-import type { CallCard, Schemas } from '../../api/client'
+import type { Schemas } from '../../api/client'
+import BoardCalls from './BoardCalls.vue'
 import BoardHead from './BoardHead.vue'
 import BoardRows from './BoardRows.vue'
 import { useCallDrag } from './callDrag'
 import DragLayer from './DragLayer.vue'
-import { CALL, layOut, timed, type Box } from './layout'
+import { fill, layOut, timed, type Box } from './layout'
 import { forget, wide } from './measure'
 import { useRows } from './rows'
 import { useZoom } from './zoom'
@@ -28,6 +29,7 @@ const emit = defineEmits<{ select: [call: string] }>()
 
 const HEAD = 50
 const NAMES = 178
+const DRAWN_AT_ONCE = 900
 const box = useTemplateRef<HTMLElement>('box')
 const picture = useTemplateRef<SVGSVGElement>('picture')
 const { width: whole, height: tall } = useElementSize(box)
@@ -35,7 +37,12 @@ const width = computed(() => Math.max(320, whole.value - NAMES))
 const spans = computed(() =>
   props.board.sittings.map((one) => ({ start: Date.parse(one.start), end: Date.parse(one.end) })),
 )
-const { time, drawn, view, aside, scale, least, most, ...zoom } = useZoom(box, spans, width)
+const { time, from, to, first, shown, aside, stretch, origin, ...zoom } = useZoom(
+  box,
+  spans,
+  width,
+  () => props.board.pieces.length <= DRAWN_AT_ONCE,
+)
 aside.value = NAMES
 const strips = computed(() => props.board.rows)
 const units = computed(() => props.units)
@@ -63,111 +70,33 @@ const begun = computed(
       props.board.rows.filter((row) => row.pips.some((pip) => pip.done)).map((row) => row.id),
     ),
 )
+const stretched = computed(() =>
+  stretch.value === 1
+    ? undefined
+    : { transform: `scaleX(${stretch.value})`, transformOrigin: `${origin.value}px 0` },
+)
 const known = computed(() => timed(props.board))
+/** What each call is called to a reader, written once: a scale that turns must not write it anew. */
+const names = computed(
+  () =>
+    new Map(
+      props.board.calls.map((card): [string, string] => {
+        const at = `${props.day(card.start ?? '')} ${props.clock(card.start ?? '')}`
+        return [card.id, `${card.tray_name}, ${card.name}, ${at} to ${props.clock(card.end ?? '')}`]
+      }),
+    ),
+)
 const fonts = ref(0)
 const laid = computed(() => {
   void fonts.value
   return layOut(known.value, time.value, y, begun.value, wide)
 })
-const seen = <T,>(all: T[], left: (one: T) => number, right: (one: T) => number) =>
-  all.filter((one) => right(one) >= drawn.value.from && left(one) <= drawn.value.to)
-const boxes = computed(() =>
-  seen(
-    laid.value.boxes,
-    (one) => one.x,
-    (one) => one.x + one.w,
-  ),
-)
-const labels = computed(() =>
-  seen(
-    laid.value.labels,
-    (one) => one.x,
-    (one) => one.right,
-  ),
-)
-const dryings = computed(() =>
-  seen(
-    laid.value.dryings,
-    (one) => one.left,
-    (one) => one.right,
-  ),
-)
-const bars = computed(() =>
-  seen(
-    laid.value.spans,
-    (one) => one.x,
-    (one) => one.x + one.w,
-  ),
-)
-const beds = computed(() =>
-  seen(
-    time.value.spans,
-    (one) => one.left,
-    (one) => one.right,
-  ),
-)
-const chores = computed(() =>
-  known.value.chores.flatMap((one) => {
-    const [x, row] = [time.value.at(one.start), y(one.tray)]
-    if (row === null || x > drawn.value.to || x < drawn.value.from) return []
-    return [{ x, w: Math.max(1, time.value.at(one.end) - x), y: row, key: one.key }]
-  }),
-)
-const joins = computed(() =>
-  known.value.joins.flatMap((one) => {
-    const [x, a, b] = [time.value.at(one.at), y(one.one), y(one.two)]
-    if (a === null || b === null || a === b || x < drawn.value.from || x > drawn.value.to) return []
-    return [{ d: `M${x} ${a}V${b}`, key: one.key }]
-  }),
-)
-/** Calls that wait for another unit's, as the user has said: dots from the one to the other. */
-const orders = computed(() =>
-  known.value.orders.flatMap((one) => {
-    const [a, b] = [y(one.one), y(one.two)]
-    if (a === null || b === null) return []
-    return [{ d: `M${time.value.at(one.from)} ${a}V${b}H${time.value.at(one.to)}`, key: one.key }]
-  }),
-)
-const pastX = computed(() => {
-  const first = spans.value[0]
-  return first && props.now > first.start ? Math.min(time.value.width, time.value.at(props.now)) : 0
-})
-const ghostBoxes = computed(() =>
-  [...props.ghosts].flatMap(([call, was]) => {
-    const row = y(was.tray)
-    if (row === null) return []
-    const x = time.value.at(was.start)
-    return [{ x, w: Math.max(3, time.value.at(was.end) - x), y: row, key: call }]
-  }),
-)
-
-function fill(card: CallCard): string {
-  if (card.colour) return card.colour
-  if (card.finish === 'gloss') return 'url(#board-ticks)'
-  return card.finish ? 'url(#board-dots)' : 'var(--ground)'
-}
-
-function title(one: Box): string {
-  const { card } = one
-  const at = `${props.day(card.start ?? '')} ${props.clock(new Date(one.start).toISOString())}`
-  return `${card.tray_name}, ${card.name}, ${at} to ${props.clock(new Date(one.end).toISOString())}`
-}
-
 const drag = useCallDrag(time, (x, y) => {
   const edge = picture.value?.getBoundingClientRect()
   return [x - (edge?.left ?? 0), y - (edge?.top ?? 0)]
 })
-const { held, by, byHand, places, rails, aim } = drag
+const { held, byHand } = drag
 const pointed = shallowRef<Box | null>(null)
-/** A call too narrow for its name says it when it is pointed at. */
-const said = computed(() => {
-  const one = pointed.value
-  if (!one || held.value || laid.value.labels.some((label) => label.key === one.card.id)) return null
-  const text = one.card.name
-  const size = wide(text) + 12
-  return { text, size, x: Math.min(one.x, time.value.width - size), y: one.y }
-}) // prettier-ignore
-
 function under(event: Event): Box | null {
   const found = (event.target as Element).closest<SVGElement>('[data-call]')?.dataset.call
   return found ? (laid.value.boxes.find((one) => one.key === found) ?? null) : null
@@ -207,7 +136,7 @@ function takeUp(call: string) {
   }
 }
 
-defineExpose({ ...zoom, view, scale, least, most, turnAll, takeUp, drag })
+defineExpose({ ...zoom, first, shown, turnAll, takeUp, drag })
 </script>
 
 <template>
@@ -230,9 +159,10 @@ defineExpose({ ...zoom, view, scale, least, most, turnAll, takeUp, drag })
       </div>
       <BoardHead
         class="sticky top-0 z-[2]"
+        :style="stretched"
         :time="time"
-        :from="drawn.from"
-        :to="drawn.to"
+        :from="from"
+        :to="to"
         :now="now"
         :clock="clock"
         :day="day"
@@ -252,7 +182,8 @@ defineExpose({ ...zoom, view, scale, least, most, turnAll, takeUp, drag })
         role="group"
         aria-label="Calls by tray and sitting"
         class="fig block text-13"
-        :class="{ 'cursor-grabbing': byHand }"
+        :class="{ 'cursor-grabbing': byHand, stretched: stretch !== 1 }"
+        :style="stretched"
         @pointerdown="press"
         @pointerover="over"
         @pointerleave="pointed = null"
@@ -270,130 +201,24 @@ defineExpose({ ...zoom, view, scale, least, most, turnAll, takeUp, drag })
             <path d="M2 0V8" stroke="var(--ink)" />
           </pattern>
         </defs>
-        <template v-for="bed in beds" :key="bed.start">
-          <rect :x="bed.left" :width="bed.right - bed.left" :height="height" fill="var(--paper)" />
-          <path :d="`M${bed.right + 10} 0V${height}`" stroke="var(--rule)" />
-        </template>
-        <rect v-if="pastX" :width="pastX" :height="height" fill="var(--past)" />
-        <path v-for="line in laid.ready" :key="line.key" :d="line.d" stroke="var(--key)" />
-        <path v-for="dry in dryings" :key="dry.key" :d="dry.d" fill="url(#board-hatch)" />
-        <path
-          v-for="order in orders"
-          :key="order.key"
-          :d="order.d"
-          fill="none"
-          stroke="var(--ink)"
-          stroke-width="2"
-          stroke-dasharray="2 4"
+        <BoardCalls
+          :known="known"
+          :laid="laid"
+          :time="time"
+          :from="from"
+          :to="to"
+          :height="height"
+          :y="y"
+          :ghosts="ghosts"
+          :now="now"
+          :selected="selected"
+          :pointed="held ? null : pointed"
+          :names="names"
         />
-        <rect
-          v-for="was in ghostBoxes"
-          :key="was.key"
-          :x="was.x - 0.5"
-          :y="was.y - CALL / 2 - 0.5"
-          :width="was.w + 1"
-          :height="CALL + 1"
-          data-ghost
-          fill="none"
-          stroke="var(--ink)"
-          stroke-dasharray="3 3"
-        />
-        <path
-          v-for="join in joins"
-          :key="join.key"
-          :d="join.d"
-          stroke="var(--ink)"
-          stroke-width="2"
-        />
-        <rect
-          v-for="chore in chores"
-          :key="chore.key"
-          :x="chore.x"
-          :y="chore.y - 4.5"
-          :width="chore.w"
-          height="9"
-          fill="var(--ground)"
-          stroke="var(--key)"
-        />
-        <rect
-          v-for="bar in bars"
-          :key="bar.key"
-          :x="bar.x"
-          :y="bar.y - 5.5"
-          :width="bar.w"
-          height="11"
-          fill="var(--paper)"
-          stroke="var(--key)"
-        />
-        <rect
-          v-for="one in boxes"
-          :key="one.key"
-          :x="one.x - 0.5"
-          :y="one.y - CALL / 2 - 0.5"
-          :width="one.w + 1"
-          :height="CALL + 1"
-          :fill="fill(one.card)"
-          stroke="var(--key)"
-          role="button"
-          tabindex="-1"
-          :data-call="one.key"
-          :aria-label="title(one)"
-          :aria-pressed="selected === one.card.id"
-          class="cursor-grab touch-none outline-none"
-        />
-        <template v-for="one in boxes" :key="`s ${one.key}`">
-          <rect
-            v-if="selected === one.card.id"
-            :x="one.x - 3"
-            :y="one.y - CALL / 2 - 3"
-            :width="one.w + 6"
-            :height="CALL + 6"
-            fill="none"
-            stroke="var(--ink)"
-            stroke-width="2"
-            class="pointer-events-none"
-          />
-          <path
-            v-if="one.late"
-            :d="`M${one.x} ${one.y + CALL / 2 + 2.5}h${one.w}`"
-            stroke="var(--warning)"
-            stroke-width="3"
-          />
-          <path
-            v-if="one.card.pinned"
-            :d="`M${one.x + one.w / 2 - 4} ${one.y - CALL / 2 - 6}h8l-4 5z`"
-            fill="var(--ink)"
-          />
-        </template>
-        <text
-          v-for="label in labels"
-          :key="label.key"
-          :x="label.x"
-          :y="label.y"
-          fill="var(--soft)"
-          class="pointer-events-none"
-        >
-          {{ label.text }}
-        </text>
-        <g v-if="said" class="pointer-events-none">
-          <rect
-            :x="said.x - 2"
-            :y="said.y - CALL / 2 - 21"
-            :width="said.size"
-            height="18"
-            fill="var(--ground)"
-            stroke="var(--key)"
-          />
-          <text :x="said.x + 4" :y="said.y - CALL / 2 - 8" fill="var(--ink)">{{ said.text }}</text>
-        </g>
         <DragLayer
           v-if="held"
+          :drag="drag"
           :held="held"
-          :by="by"
-          :by-hand="byHand"
-          :rails="rails"
-          :waiting="places === null"
-          :aim="aim"
           :row-height="rowHeight"
           :height="height"
           :width="time.width"
@@ -403,3 +228,10 @@ defineExpose({ ...zoom, view, scale, least, most, turnAll, takeUp, drag })
     </div>
   </div>
 </template>
+
+<style scoped>
+/* Names come back once the scale rests: stretched letters cannot be read. */
+.stretched :deep(text) {
+  visibility: hidden;
+}
+</style>

@@ -1,30 +1,28 @@
 <script setup lang="ts">
 import { computed } from 'vue'
-import type { Rail } from './callDrag'
+import type { useCallDrag } from './callDrag'
 import { CALL, type Box } from './layout'
 import { wide } from './measure'
 
 /** A call in the hand: its legal places as rails with what they cost, the other rows dimmed. */
 const props = defineProps<{
+  drag: ReturnType<typeof useCallDrag>
   held: Box
-  by: { x: number; y: number }
-  byHand: boolean
-  rails: Rail[]
-  waiting: boolean
-  aim: number | null
   rowHeight: number
   height: number
   width: number
   fill: string
 }>()
 
+const { by, byHand, rails, aim, places } = props.drag
+const waiting = computed(() => places.value === null)
 const LINE = 17
 const top = computed(() => props.held.y - props.rowHeight / 2)
 const bottom = computed(() => props.held.y + props.rowHeight / 2)
 /** Words beside each other share a line; what would run over another goes one line down. */
 const words = computed(() => {
   const ends: number[] = []
-  return props.rails.map((rail) => {
+  return rails.value.map((rail) => {
     const size = wide(rail.words) * 1.12
     const x = Math.max(0, Math.min(rail.x, props.width - size))
     let line = ends.findIndex((end) => end + 12 <= x)
@@ -39,7 +37,7 @@ const below = computed(() => bottom.value + lines.value * LINE + 8 < props.heigh
 const railY = computed(() => (below.value ? bottom.value - 1 : top.value - 4))
 const wordsY = (line: number) =>
   below.value ? bottom.value + 16 + line * LINE : top.value - 9 - line * LINE
-const at = computed(() => (props.aim === null ? null : (props.rails[props.aim] ?? null)))
+const at = computed(() => (aim.value === null ? null : (rails.value[aim.value] ?? null)))
 </script>
 
 <template>

@@ -52,7 +52,6 @@ const saved = computed(() => {
 const held = computed(() => table.value?.drag.held.value ?? null)
 const rails = computed(() => table.value?.drag.rails.value ?? [])
 const aim = computed(() => table.value?.drag.aim.value ?? null)
-const inView = computed(() => table.value?.view ?? { first: 0, shown: 1 })
 
 const { moved } = useMoved()
 /** Where calls stood: before the plan mended, or by the plan where another is tried beside it. */
@@ -137,7 +136,7 @@ function evening() {
   const start = Date.parse(card.value?.start ?? '')
   const all = board.value?.sittings ?? []
   const index = all.findIndex((one) => start >= Date.parse(one.start) && start < Date.parse(one.end))
-  table.value?.show(index < 0 ? inView.value.first : index, true)
+  table.value?.show(index < 0 ? (table.value?.first ?? 0) : index, true)
 } // prettier-ignore
 
 async function work(what: 'improve' | 'stop') {
@@ -194,8 +193,7 @@ async function work(what: 'improve' | 'stop') {
           v-if="board"
           class="max-md:hidden"
           :sittings="board.sittings"
-          :first="inView.first"
-          :shown="inView.shown"
+          :view="table"
           :zone="muster.zone"
           :parade="!!view?.parade_day"
           @first="table?.show($event)"

@@ -7,14 +7,16 @@ import { layOut } from './sittingBar'
  * in view bracketed. */
 const props = defineProps<{
   sittings: Schemas['SittingSpan'][]
-  first: number
-  shown: number
+  /** What the board shows of them: read here, so that scrolling it draws only this anew. */
+  view: { first: number; shown: number } | null
   zone: string
   parade: boolean
 }>()
 const emit = defineEmits<{ first: [index: number] }>()
 
-const laid = computed(() => layOut(props.sittings, props.first + props.shown, props.parade))
+const first = computed(() => props.view?.first ?? 0)
+const shown = computed(() => props.view?.shown ?? 1)
+const laid = computed(() => layOut(props.sittings, first.value + shown.value, props.parade))
 const boxes = computed(() => props.sittings.slice(0, laid.value.many))
 const step = computed(() => laid.value.step)
 const gap = computed(() => Math.min(6, step.value / 4))

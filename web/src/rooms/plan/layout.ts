@@ -92,6 +92,13 @@ export interface Laid {
   ready: { d: string; key: string }[]
 }
 
+/** Paint as it is, a clear coat as its texture, bare work as ground. */
+export function fill(card: CallCard): string {
+  if (card.colour) return card.colour
+  if (card.finish === 'gloss') return 'url(#board-ticks)'
+  return card.finish ? 'url(#board-dots)' : 'var(--ground)'
+}
+
 export const CALL = 22
 /** The least that a call is drawn wide, so that it can be seen and hit. */
 const NARROWEST = 3

@@ -7,12 +7,20 @@ const USUAL = 1.35
 const STEP = 1.25
 /** So many pixels beyond what is in view are drawn too, and anew after so many. */
 const BEYOND = 500
+/** The hand rests when it has not turned the scale for so long. */
+const REST_MS = 140
 
 /**
  * The part of the plan in view: `box` scrolls itself, without a script; the scale turns by Ctrl and
  * wheel, by two fingers, by keys, about the place under the hand.
  */
-export function useZoom(box: Ref<HTMLElement | null>, spans: Ref<Span[]>, width: Ref<number>) {
+export function useZoom(
+  box: Ref<HTMLElement | null>,
+  spans: Ref<Span[]>,
+  width: Ref<number>,
+  /** Whether there is so little that all of it can be drawn at once. */
+  all: () => boolean,
+) {
   const perMinute = ref(USUAL)
   const least = computed(() => Math.min(USUAL, filling(spans.value, width.value)))
   const most = computed(() =>
@@ -22,11 +30,14 @@ export function useZoom(box: Ref<HTMLElement | null>, spans: Ref<Span[]>, width:
   const time = computed(() => fold(spans.value, scale.value))
   const left = ref(0)
   /** What is drawn: it follows the scroll in steps, so that most frames of it need no script. */
-  const drawn = computed(() => ({
-    from: (Math.floor(left.value / BEYOND) - 1) * BEYOND,
-    to: (Math.ceil((left.value + width.value) / BEYOND) + 1) * BEYOND,
-  }))
-  const view = computed(() => inView(time.value, left.value, left.value + width.value))
+  // Numbers, not an object of them: what depends on them rests while they stay what they are.
+  const from = computed(() => (all() ? 0 : (Math.floor(left.value / BEYOND) - 1) * BEYOND))
+  const to = computed(() =>
+    all() ? Infinity : (Math.ceil((left.value + width.value) / BEYOND) + 1) * BEYOND,
+  )
+  const seen = computed(() => inView(time.value, left.value, left.value + width.value))
+  const first = computed(() => seen.value.first)
+  const shown = computed(() => seen.value.shown)
 
   useEventListener(box, 'scroll', () => (left.value = box.value?.scrollLeft ?? 0), {
     passive: true,
@@ -38,6 +49,22 @@ export function useZoom(box: Ref<HTMLElement | null>, spans: Ref<Span[]>, width:
     perMinute.value = Math.min(most.value, Math.max(least.value, scale.value * factor))
     // The new width must be there before it can be scrolled to.
     void nextTick(() => scrollTo(time.value.at(moment) - at))
+  }
+
+  /** While the hand turns the scale the picture is only stretched; once it rests, it is laid out. */
+  const stretch = ref(1)
+  const origin = ref(0)
+  let resting = 0
+  function stretchBy(factor: number, at: number) {
+    const wanted = scale.value * stretch.value * factor
+    stretch.value = Math.min(most.value, Math.max(least.value, wanted)) / scale.value
+    origin.value = left.value + at
+    window.clearTimeout(resting)
+    resting = window.setTimeout(() => {
+      const by = stretch.value
+      stretch.value = 1
+      scaleBy(by, at)
+    }, REST_MS)
   }
 
   function scrollTo(x: number) {
@@ -71,7 +98,7 @@ export function useZoom(box: Ref<HTMLElement | null>, spans: Ref<Span[]>, width:
       if (!event.ctrlKey && !event.metaKey) return
       event.preventDefault()
       const edge = box.value?.getBoundingClientRect().left ?? 0
-      scaleBy(Math.exp(-event.deltaY / 300), Math.max(0, event.clientX - edge - aside.value))
+      stretchBy(Math.exp(-event.deltaY / 300), Math.max(0, event.clientX - edge - aside.value))
     },
     { passive: false },
   )
@@ -91,7 +118,7 @@ export function useZoom(box: Ref<HTMLElement | null>, spans: Ref<Span[]>, width:
       if (!now || now.apart < 20) return
       event.preventDefault()
       const edge = box.value?.getBoundingClientRect().left ?? 0
-      if (apart) scaleBy(now.apart / apart, Math.max(0, now.middle - edge - aside.value))
+      if (apart) stretchBy(now.apart / apart, Math.max(0, now.middle - edge - aside.value))
       apart = now.apart
     },
     { passive: false },
@@ -100,7 +127,7 @@ export function useZoom(box: Ref<HTMLElement | null>, spans: Ref<Span[]>, width:
   watch([least, most], () => (left.value = box.value?.scrollLeft ?? 0), { flush: 'post' })
 
   return {
-    time, drawn, view, left, aside, scale, least, most,
+    time, from, to, first, shown, aside, stretch, origin,
     closer: () => scaleBy(STEP), further: () => scaleBy(1 / STEP),
     show, whole, reach, scrollTo,
   } // prettier-ignore
