@@ -69,7 +69,7 @@ const begun = performance.now()
 """
     + TAKE
     + """
-const look = () => document.querySelectorAll('svg rect[height="5"]').length
+const look = () => document.querySelectorAll('[data-rail]').length
   ? done(performance.now() - begun) : requestAnimationFrame(look)
 look()
 """

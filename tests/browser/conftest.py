@@ -8,6 +8,7 @@ from collections.abc import Iterator
 from typing import Any
 
 import pytest
+from django.core.signals import request_finished, request_started
 from django.test import Client
 from selenium import webdriver
 from selenium.webdriver.chrome.options import Options
@@ -48,6 +49,30 @@ def driver() -> Iterator[webdriver.Chrome]:
             thread.join(PATIENCE_S)
 
 
+class Requests:
+    """How many requests are being answered."""
+
+    def __init__(self) -> None:
+        self.begun = self.ended = 0
+        request_started.connect(self._begin)
+        request_finished.connect(self._end)
+
+    def _begin(self, **_: Any) -> None:
+        self.begun += 1
+
+    def _end(self, **_: Any) -> None:
+        self.ended += 1
+
+    def none(self) -> bool:
+        """Whether all that were begun have been answered."""
+        return self.ended >= self.begun
+
+    def close(self) -> None:
+        """Count no more."""
+        request_started.disconnect(self._begin)
+        request_finished.disconnect(self._end)
+
+
 @pytest.fixture
 def browser(driver: webdriver.Chrome, live_server: Any) -> Iterator[Browser]:
     """A browser that nobody has signed in with, at 1280 × 800."""
@@ -57,5 +82,9 @@ def browser(driver: webdriver.Chrome, live_server: Any) -> Iterator[Browser]:
     driver.delete_all_cookies()
     driver.execute_script("localStorage.clear()")
     driver.get_log("browser")
+    under_way = Requests()
     yield made
     driver.get("about:blank")
+    # A request that is still answered would hold locks while the tables are emptied.
+    made.until(lambda: under_way.none())
+    under_way.close()

@@ -6,6 +6,7 @@ from collections.abc import Callable
 from typing import Any
 
 from selenium import webdriver
+from selenium.common.exceptions import StaleElementReferenceException
 from selenium.webdriver.common.by import By
 from selenium.webdriver.remote.webelement import WebElement
 from selenium.webdriver.support.ui import WebDriverWait
@@ -47,8 +48,11 @@ class Browser:
 
         def shown() -> WebElement | None:
             for one in self.driver.find_elements(By.XPATH, xpath):
-                if one.is_displayed():
-                    return one
+                try:
+                    if one.is_displayed():
+                        return one
+                except StaleElementReferenceException:
+                    continue
             return None
 
         found: WebElement = self.until(shown)

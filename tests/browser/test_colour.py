@@ -120,11 +120,7 @@ def test_a_paint_that_comes_later_moves_the_plan(stocked: Browser) -> None:
     browser = stocked
     browser.keys("7")
     browser.find("//h1[.='Supplies']")
-    day = browser.find("//tr[contains(., 'Fen clay')]//input[@type='date']")
-    browser.driver.execute_script(
-        "arguments[0].value = '2027-03-11'; arguments[0].dispatchEvent(new Event('change'))", day
-    )
-    browser.find("//tr[contains(., 'Fen clay')]//input[@type='date']")
+    browser.commit("//input[@aria-label='Fen clay comes on']", "11 March")
 
     def first() -> str:
         view = browser.driver.execute_async_script(

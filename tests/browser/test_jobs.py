@@ -17,6 +17,8 @@ from tests.conftest import Clock
 
 TAB = "\ue004"
 
+LEFT = "//section[contains(@aria-label, 'What is left')]/div[contains(., 'Left:')]"
+
 pytestmark = pytest.mark.django_db(transaction=True)
 
 
@@ -72,7 +74,7 @@ def test_a_newcomer_with_evenings_only_gets_everything_planned(
     assert "not said" not in browser.text()
     planned(browser)
     assert "31 of 31" in browser.text()
-    assert not browser.driver.find_elements(By.XPATH, "//section[starts-with(@aria-label, 'Left')]")
+    assert not browser.driver.find_elements(By.XPATH, LEFT)
 
 
 def test_what_cannot_be_pressed_says_why(browser: Browser, held: Clock) -> None:
@@ -94,10 +96,7 @@ def test_without_a_parade_day_the_plan_says_when_it_is_done(browser: Browser, he
     browser.find("//header[contains(., 'done by')]")
     assert "late" not in browser.find("//header").text
     browser.keys("n")
-    day = browser.find("//label[contains(., 'Parade day')]/input")
-    browser.driver.execute_script(
-        "arguments[0].value='2027-03-20';arguments[0].dispatchEvent(new Event('change'))", day
-    )
+    browser.commit("//input[@aria-label='Parade day']", "20 March")
     browser.find("//header[contains(., 'Saturday 20 March')]")
     browser.press("No parade day")
     browser.find("//header[contains(., 'done by')]")
@@ -119,7 +118,7 @@ def test_an_oil_wash_is_wiped_back_in_its_sitting(browser: Browser, held: Clock)
     )  # fmt: skip
     row.save()
     planned(browser)
-    assert not browser.driver.find_elements(By.XPATH, "//section[starts-with(@aria-label, 'Left')]")
+    assert not browser.driver.find_elements(By.XPATH, LEFT)
     view = browser.driver.execute_async_script(
         "const done=arguments[0];fetch('/api'+location.pathname.replace('/plan','')"
         ".replace('/','/musters/')).then(a=>a.text()).then(done)"
@@ -137,20 +136,14 @@ def test_what_is_left_says_why_and_its_first_remedy_places_it(
     newcomer(browser, ("2 farmhouses", "6 pikes foot"), ("Tuesday", "Thursday"))
     recipe_changed("timber-building", "undercoat", needs=["daylight"], wants=[])
     planned(browser)
-    left = browser.find("//section[starts-with(@aria-label, 'Left')]")
+    left = browser.find(LEFT)
     assert "Brown undercoat, Farmhouses: needs daylight, and no sitting has any." in left.text
     assert any("Pikes" in one for one in calls(browser))
     browser.find("//header[contains(., 'two models left: see Plan')]")
-    first = browser.find("//section[starts-with(@aria-label, 'Left')]//li[1]")
-    assert "a lamp instead of daylight" in first.text
-    first.find_element(By.TAG_NAME, "button").click()
-    browser.until(
-        lambda: (
-            not browser.driver.find_elements(
-                By.XPATH, "//section[starts-with(@aria-label, 'Left')]"
-            )
-        )
-    )
+    first = browser.find(f"{LEFT}//li[1]")
+    assert "A lamp instead of daylight" in first.text
+    first.find_element(By.XPATH, ".//button[.='Do it']").click()
+    browser.until(lambda: not browser.driver.find_elements(By.XPATH, LEFT))
     browser.until(lambda: any("Farmhouses" in one for one in calls(browser)))
 
 
@@ -175,7 +168,7 @@ def test_the_crew_comes_before_the_cab_and_a_circle_is_refused_in_words(
     say("Crew", "Trucks")
     browser.find("//*[contains(., 'wait for one another in a circle')]")
     browser.press("Plan")
-    browser.find("//*[contains(., 'dots: waits for another unit')]")
+    browser.find("//footer[contains(., 'waits for another unit')]")
     said = calls(browser)
     crew = [one for one in said if one.startswith("Crew")]
     assert crew and said.index(crew[-1]) < min(
@@ -188,12 +181,11 @@ def test_one_evening_of_the_rhythm_is_lost_and_another_moved(browser: Browser, h
     planned(browser)
     browser.keys("n")
     browser.find("//li[contains(., 'Tuesday')]//button[normalize-space(.)='End it']")
-    browser.find("//button[@aria-label='Take out the sitting of Tuesday 9 March']").click()
-    browser.find("//*[contains(., 'Lost: Tuesday 9 March')]")
+    browser.press("to move or lose one")
+    browser.find("//button[@aria-label='Lost: take out the sitting of Tuesday 9 March']").click()
     browser.find("//button[@aria-label='Move the sitting of Tuesday 16 March']").click()
-    day = browser.find("//input[@aria-label='To the day']")
-    browser.driver.execute_script(
-        "arguments[0].value='2027-03-17';arguments[0].dispatchEvent(new Event('input'))", day
-    )
+    browser.commit("//input[@aria-label='To the day']", "17 March", TAB)
     browser.press("Move it")
+    browser.press("Only what differs")
+    browser.find("//li[contains(., 'Tuesday 9 March') and contains(., 'lost')]")
     browser.find("//li[contains(., 'Wednesday 17 March') and contains(., 'moved')]")

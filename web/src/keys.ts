@@ -1,6 +1,6 @@
 import { onKeyStroke } from '@vueuse/core'
 import { onUnmounted, reactive } from 'vue'
-import { beginFinding } from './finding'
+import { beginFinding, finding } from './finding'
 import { letterKeys } from './light'
 
 export interface Key {
@@ -45,6 +45,12 @@ export function useKeyboard(mayFind: () => boolean) {
 
   onKeyStroke((event) => {
     if (event.ctrlKey || event.metaKey || event.altKey || event.repeat || typing(event)) return
+    if (finding.value !== null && event.key.length === 1) {
+      // The field is not there yet: what is typed meanwhile goes behind what was.
+      event.preventDefault()
+      finding.value += event.key
+      return
+    }
     if (document.querySelector('[role="dialog"]')) return
     const letter = /^\p{L}$/u.test(event.key)
     const key = letter ? event.key.toLowerCase() : event.key

@@ -21,6 +21,7 @@ export const router = createRouter({
   routes: [
     { path: '/', name: 'door', component: () => import('./rooms/door/Door.vue') },
     { path: '/musters', name: 'musters', component: () => import('./rooms/door/Musters.vue') },
+    { path: '/parts', name: 'parts', component: () => import('./rooms/parts/Parts.vue') },
     { path: '/begin', name: 'begin', component: () => import('./rooms/begin/Begin.vue') },
     { path: '/:id(\\d+)/roll', name: 'roll', component: () => import('./rooms/roll/Roll.vue') },
     {

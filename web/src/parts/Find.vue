@@ -91,7 +91,7 @@ function take(found: Found | null) {
 </script>
 
 <template>
-  <Dialog :open="true" class="relative z-20" @close="finding = null">
+  <Dialog :open="true" aria-label="Find" class="relative z-20" @close="finding = null">
     <div class="fixed inset-0 flex items-start justify-center bg-past/80 p-4 pt-[12vh]">
       <DialogPanel class="w-full max-w-xl border-[1.5px] border-ink bg-ground">
         <Combobox :model-value="null" nullable @update:model-value="take">

@@ -4,9 +4,9 @@ defineProps<{ words: string[] }>()
 </script>
 
 <template>
-  <ul class="border-b border-rule py-2" role="status">
-    <li v-for="one in words" :key="one" class="max-w-[80ch]">
+  <div class="border-b border-rule py-2" role="status">
+    <p v-for="one in words" :key="one" class="max-w-[80ch]">
       <span class="warn">Without a plan:</span> {{ one }}
-    </li>
-  </ul>
+    </p>
+  </div>
 </template>

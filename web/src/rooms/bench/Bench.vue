@@ -136,8 +136,17 @@ const when = (next: Schemas['CallCard']) => {
 </script>
 
 <template>
-  <p v-if="bench && !card" class="my-6 text-22">
-    Nothing is left to do: the muster stands finished.
+  <p v-if="bench && !card && !muster.view?.roll.length" class="my-6 text-22">
+    Nothing stands on the roll yet.
+    <RouterLink class="btn btn-main ml-4" :to="`/${muster.view?.id}/roll`">To the roll</RouterLink>
+  </p>
+  <p v-else-if="bench && !card" class="my-6 text-22">
+    <template v-if="muster.view?.board.left.length"
+      >Nothing has a place now: see what is left, and what would place it.
+      <RouterLink class="btn btn-main ml-4" :to="`/${muster.view.id}/plan`"
+        >To the plan</RouterLink
+      ></template
+    ><template v-else>Nothing is left to do: the muster stands finished.</template>
   </p>
   <Ticket />
   <div v-if="bench && card" class="relative flex min-h-[calc(100vh-60px)] gap-6 pt-4 pl-0 md:pl-10">

@@ -113,6 +113,15 @@ function over(event: PointerEvent) {
   pointed.value = under(event)
 }
 
+// A finger that takes a call up does not scroll the board.
+useEventListener(
+  picture,
+  'touchstart',
+  (event: TouchEvent) => {
+    if (event.touches.length === 1 && !props.still && under(event)) event.preventDefault()
+  },
+  { passive: false },
+)
 useEventListener(window, 'pointermove', drag.moved, { passive: true })
 useEventListener(window, 'pointerup', drag.released)
 useEventListener(window, 'pointercancel', drag.letGo)

@@ -62,6 +62,7 @@ const at = computed(() => (aim.value === null ? null : (rails.value[aim.value] ?
     </text>
     <g v-for="(rail, index) in rails" :key="rail.place.pin">
       <rect
+        data-rail
         :x="rail.x"
         :y="railY"
         :width="Math.max(rail.w, rail.right - rail.x)"

@@ -101,7 +101,10 @@ function move(by: number) {
 }
 
 function takeUp() {
-  if (card.value) table.value?.takeUp(card.value.id)
+  if (!card.value) return
+  // What is moved stays chosen, wherever it goes.
+  selected.value = card.value.id
+  table.value?.takeUp(card.value.id)
 }
 
 function drop(index: number) {
@@ -154,7 +157,7 @@ async function work(what: 'improve' | 'stop') {
   <div
     ref="box"
     class="md:flex md:flex-col"
-    :style="{ '--plan': `max(600px, calc(100vh - ${Math.round(top)}px - 16px))` }"
+    :style="{ '--plan': `max(600px, calc(100vh - ${Math.round(top)}px - 24px))` }"
     style="container-type: inline-size"
   >
     <div class="md:flex md:h-(--plan) md:min-h-0 md:flex-col">
@@ -171,21 +174,18 @@ async function work(what: 'improve' | 'stop') {
               left</span
             >: see below the rows
           </p>
-          <p v-else-if="view?.board.pieces.length && !working">
-            within <b>{{ Math.ceil(view.board.gap * 100) }} %</b> of the best possible, proven
+          <p v-else-if="view?.board.pieces.length">
+            proven within <b>{{ Math.ceil(view.board.gap * 100) }} %</b> of the best possible
           </p>
-          <span v-if="working" role="status"
-            >improving<template v-if="saved"
-              >, saved <b>{{ hours(saved) }}</b></template
-            >
-            <button class="link" @click="work('stop')">Stop</button></span
+          <span
+            v-if="working"
+            role="status"
+            :title="saved ? `saved ${hours(saved)} so far` : undefined"
+            >improving <button class="link" @click="work('stop')">Stop</button></span
           >
           <button v-else-if="view?.board.pieces.length" class="link" @click="work('improve')">
             Improve for 20 s
           </button>
-          <span v-if="working && !view?.progress.worker" class="warn"
-            >The worker is not running: this plan stands, but nothing improves it.</span
-          >
           <button class="link" @click="sittingsOpen = true">Sittings …</button>
           <PlanPrints v-if="view?.board.pieces.length" :of="view.id" />
         </div>
@@ -199,6 +199,9 @@ async function work(what: 'improve' | 'stop') {
           @first="table?.show($event)"
         />
       </div>
+      <p v-if="working && !view?.progress.worker" class="warn">
+        The worker is not running: this plan stands, but nothing improves it.
+      </p>
       <Sittings v-if="view" :open="sittingsOpen" :view="view" @close="sittingsOpen = false" />
       <p v-if="view && !view.roll.length" class="my-6">
         There is nothing to plan yet. Put the first unit on the roll.

@@ -80,6 +80,13 @@ async function add() {
               :min="today"
               @update:model-value="muster.command({ do: 'set_parade_day', day: $event || null })"
           /></span>
+          <button
+            v-if="view.parade_day"
+            class="btn"
+            @click="muster.command({ do: 'set_parade_day', day: null })"
+          >
+            No parade day
+          </button>
           <label class="grid gap-1 text-14"
             >Rack places, in figures
             <input
