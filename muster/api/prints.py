@@ -11,15 +11,14 @@ from pydantic import Field
 from muster.api.requests import UserRequest
 from muster.api.throttles import ByUser
 from muster.apps.colour.queries import shelf_entries
-from muster.apps.devices.label_printer import SimulatedPrinter
+from muster.apps.devices.label_printer import TAPE_MM, SimulatedPrinter
 from muster.apps.plan.current import current_plan
 from muster.apps.printing import pdf_of
 from muster.apps.roll.queries import own_muster
 from muster.core.drawn.labels import shelf_labels, tray_tickets
-from muster.core.drawn.page import Page
+from muster.core.drawn.page import Page, notice
 from muster.core.drawn.recipe_card import stacked
 from muster.core.drawn.run_sheet import run_sheet
-from muster.core.errors import DomainError
 from muster.core.views.agenda import next_agenda
 from muster.core.views.board import board_of
 from muster.core.views.roll import roll_of
@@ -27,6 +26,9 @@ from muster.core.views.roll import roll_of
 router = Router()
 Format = Literal["svg", "pdf"]
 PRINTS = "600/h"
+NO_SITTING = "No sitting with work is to come: add a sitting, or a unit."
+NO_TRAY = "No tray has work to come."
+NO_PAINT = "The shelf is empty: add a paint first."
 After = Annotated[int, Field(ge=0, le=60)]
 
 
@@ -38,17 +40,14 @@ After = Annotated[int, Field(ge=0, le=60)]
 def sheet(
     request: UserRequest, muster_id: int, form: Format = "pdf", after: After = 0
 ) -> HttpResponse:
-    """The run sheet of the next sitting with work, or of one so many ``after`` it.
-
-    Raises DomainError where there is none, Http404.
+    """The run sheet of the next sitting with work, or of one so many ``after`` it; where there is
+    none, a sheet that says so. Raises Http404.
     """
     current = current_plan(own_muster(request.user, muster_id))
     derived = current.derived
     agenda = next_agenda(board_of(derived, current.plan, roll_of(derived)), after)
-    if agenda is None:
-        raise DomainError("no sitting with work is to come: add a sitting, or a unit")
-    pages = run_sheet(derived, agenda)
-    name = f"run-sheet-{agenda.sitting.start:%Y-%m-%d}"
+    pages = run_sheet(derived, agenda) if agenda else [notice(NO_SITTING)]
+    name = f"run-sheet-{agenda.sitting.start:%Y-%m-%d}" if agenda else "run-sheet"
     if form == "svg":
         return _file(stacked(pages).encode(), "image/svg+xml", f"{name}.svg")
     return _file(pdf_of(pages), "application/pdf", f"{name}.pdf")
@@ -60,28 +59,27 @@ def sheet(
 def tickets(request: UserRequest, muster_id: int, form: Format = "svg") -> HttpResponse:
     """A ticket for each tray with work to come: as SVG from the label printer, or as PDF.
 
-    Raises DomainError where there is none, Http404.
+    Raises Http404.
     """
     current = current_plan(own_muster(request.user, muster_id))
     derived = current.derived
     board = board_of(derived, current.plan, roll_of(derived))
     address = request.build_absolute_uri(f"/{muster_id}/bench?tray=")
     pages = tray_tickets(derived, board, address)
-    if not pages:
-        raise DomainError("no tray has work to come: nothing to put a ticket on")
-    return _labels(pages, form, f"tray-tickets-{muster_id}", current.run.pk)
+    return _labels(
+        pages or [notice(NO_TRAY, TAPE_MM)], form, f"tray-tickets-{muster_id}", current.run.pk
+    )
 
 
 @router.get("/shelf/labels", response={200: None}, throttle=ByUser("print", PRINTS))
 def labels(request: UserRequest, form: Format = "svg") -> HttpResponse:
-    """A label for each paint. Raises DomainError for an empty shelf."""
+    """A label for each paint."""
     entries = shelf_entries(request.user.pk)
-    if not entries:
-        raise DomainError("the shelf is empty: add a paint first")
     # A paint's card is opened in any muster: the address finds the user's newest.
     address = request.build_absolute_uri("/paint/")
     rows = [(one.id, one.paint, one.paint.dry) for one in entries]
-    return _labels(shelf_labels(rows, address), form, "shelf-labels", len(entries))
+    pages = shelf_labels(rows, address) or [notice(NO_PAINT, TAPE_MM)]
+    return _labels(pages, form, "shelf-labels", len(entries))
 
 
 def _labels(pages: list[Page], form: Format, name: str, seed: int) -> HttpResponse:

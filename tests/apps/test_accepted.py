@@ -86,7 +86,7 @@ class Accepted(TestCase):
             "kind": ["csv", "gpl", "json"],
             "call": [*calls[:2], *left[:1], "no-such-call"], "celsius": ["12"],
             "have": ["", "a.b.c"],
-            "form": ["svg"], "zone": [""],
+            "form": ["svg"], "zone": [""], "after": ["0", "3"], "secret": ["unknown"],
             "picture_id": ["1"], "humidity": ["70"], "colour": ["#5a6b3c"], "scale": ["72"],
         }  # fmt: skip
 

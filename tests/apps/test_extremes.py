@@ -56,7 +56,7 @@ def read_all(client: Client, muster: int) -> dict[str, Any]:
     found: dict[str, Any] = client.get(f"/api/musters/{muster}").json()
     values = {
         "muster_id": [muster], "code": ["made"], "since": [1], "tier": ["hand"], "kind": ["csv"],
-        "form": ["svg"], "zone": [""],
+        "form": ["svg"], "zone": [""], "after": [0], "secret": ["unknown"],
         "call": [*(card["id"] for card in found["board"]["calls"][:1]), "none"],
         "celsius": [12], "humidity": [70], "have": [""], "picture_id": [1],
         "colour": ["#5A6B3C"], "scale": [72],

@@ -86,5 +86,5 @@ def browser(driver: webdriver.Chrome, live_server: Any) -> Iterator[Browser]:
     yield made
     driver.get("about:blank")
     # A request that is still answered would hold locks while the tables are emptied.
-    made.until(lambda: under_way.none())
+    made.until(under_way.none)
     under_way.close()

@@ -5,6 +5,7 @@ from __future__ import annotations
 from pathlib import Path
 
 import pytest
+from selenium.webdriver import ActionChains, Keys
 
 from muster.apps.accounts.management.commands.load_demo import Command as LoadDemo
 from muster.apps.plan.models import PlanRun
@@ -30,6 +31,7 @@ def test_take_the_pictures(browser: Browser) -> None:
     browser.go("/")
     browser.press("Open the demo")
     browser.find("//h1[.='Plan']")
+    browser.driver.execute_script("localStorage.setItem('tour', 'ended')")
     muster = browser.driver.current_url.split("/")[3]
     for room, light, (width, height) in VIEWS:
         browser.size(width, height, touch=width < 1000)
@@ -64,3 +66,31 @@ def test_take_the_pictures(browser: Browser) -> None:
             browser.driver.execute_script("document.activeElement.blur()")
         name = f"{room}-{light}-{width}.png"
         assert browser.driver.save_screenshot(str(SHOTS / name))
+        if (room, light, width) == ("plan", "day", 1280):
+            _in_the_hand(browser)
+            _beside(browser)
+    browser.size(1280, 1000)
+    browser.driver.execute_script("localStorage.setItem('light', 'day')")
+    browser.go("/parts")
+    browser.find("//h1[.='Shared parts']")
+    assert browser.driver.save_screenshot(str(SHOTS / "parts-day-1280.png"))
+
+
+def _in_the_hand(browser: Browser) -> None:
+    """A call taken up, with its rails."""
+    call = browser.find("//*[@data-call][contains(@aria-label, 'Pikes 2, cloth')]")
+    hand = ActionChains(browser.driver)
+    hand.move_to_element(call).click_and_hold().move_by_offset(40, 3).perform()
+    browser.find("//*[@data-rail]")
+    ActionChains(browser.driver).move_by_offset(170, 4).perform()
+    assert browser.driver.save_screenshot(str(SHOTS / "plan-drag-1280.png"))
+    browser.keys(Keys.ESCAPE)
+    ActionChains(browser.driver).release().perform()
+
+
+def _beside(browser: Browser) -> None:
+    """Whole units, looked at beside the plan."""
+    browser.find("//button[@aria-label='Look at: Whole units']").click()
+    browser.find("//*[@aria-label='A plan beside the plan']")
+    browser.until(lambda: "24 models" in browser.text())
+    assert browser.driver.save_screenshot(str(SHOTS / "plan-beside-1280.png"))

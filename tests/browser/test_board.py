@@ -300,6 +300,10 @@ def test_an_offer_is_looked_at_left_kept_and_taken(plan: Browser, ada: Client) -
     plan.driver.refresh()
     plan.find("//button[@aria-label='Let go: Whole units']").click()
     plan.until(lambda: not Alternative.objects.exists())
+    plan.press("Put it back")
+    plan.until(lambda: Alternative.objects.exists())
+    plan.find("//button[@aria-label='Let go: Whole units']").click()
+    plan.until(lambda: not Alternative.objects.exists())
 
 
 def test_a_tried_plan_cannot_be_dragged(plan: Browser) -> None:

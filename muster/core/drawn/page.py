@@ -102,6 +102,13 @@ class Page:
         return Xml.tostring(self.root, encoding="unicode")
 
 
+def notice(words: str, width: float = 210.0) -> Page:
+    """A page that only says why there is nothing on it."""
+    page = Page(width, 20.0)
+    page.words(3, 11, words, 7.5, most=width - 6)
+    return page
+
+
 def clear_fill(finish: str | None) -> str:
     """The texture of a clear coat."""
     return f"url(#{finish if finish in ('gloss', 'satin') else 'matt'})"

@@ -841,9 +841,8 @@ export interface paths {
         };
         /**
          * Sheet
-         * @description The run sheet of the next sitting with work, or of one so many ``after`` it.
-         *
-         *     Raises DomainError where there is none, Http404.
+         * @description The run sheet of the next sitting with work, or of one so many ``after`` it; where there is
+         *     none, a sheet that says so. Raises Http404.
          */
         get: operations["muster_api_prints_sheet"];
         put?: never;
@@ -1007,7 +1006,7 @@ export interface paths {
          * Tickets
          * @description A ticket for each tray with work to come: as SVG from the label printer, or as PDF.
          *
-         *     Raises DomainError where there is none, Http404.
+         *     Raises Http404.
          */
         get: operations["muster_api_prints_tickets"];
         put?: never;
@@ -1637,7 +1636,7 @@ export interface paths {
         };
         /**
          * Labels
-         * @description A label for each paint. Raises DomainError for an empty shelf.
+         * @description A label for each paint.
          */
         get: operations["muster_api_prints_labels"];
         put?: never;

@@ -1,13 +1,6 @@
 <script setup lang="ts">
-import {
-  Combobox,
-  ComboboxInput,
-  ComboboxOption,
-  ComboboxOptions,
-  Dialog,
-  DialogPanel,
-} from '@headlessui/vue'
-import { computed, nextTick, onMounted, ref, useTemplateRef } from 'vue'
+import { Dialog, DialogPanel } from '@headlessui/vue'
+import { computed, nextTick, onMounted, ref, useTemplateRef, watch } from 'vue'
 import { useRoute, useRouter } from 'vue-router'
 import { client, told, type Schemas } from '../api/client'
 import { best, finding, type Found } from '../finding'
@@ -26,14 +19,14 @@ const muster = useMuster()
 const shelf = useShelf()
 const tour = useTour()
 const recipes = ref<Schemas['RecipeOut'][]>([])
-const field = useTemplateRef<{ $el: HTMLInputElement }>('field')
+const field = useTemplateRef<HTMLInputElement>('field')
 const id = computed(() => String(route.params.id ?? muster.view?.id ?? ''))
 
 onMounted(async () => {
   await nextTick()
   // What was typed to begin with stays; the next letter goes behind it.
   const typed = finding.value?.length ?? 0
-  field.value?.$el.setSelectionRange(typed, typed)
+  field.value?.setSelectionRange(typed, typed)
   if (!shelf.paints) void shelf.load()
   recipes.value = await told(client.GET('/api/recipes')).catch(() => [])
 })
@@ -83,7 +76,14 @@ const all = computed<Found[]>(() => [
 ]) // prettier-ignore
 const shown = computed(() => best(finding.value ?? '', all.value, MOST, OF_KIND))
 
-function take(found: Found | null) {
+const active = ref(0)
+watch(finding, () => (active.value = 0))
+
+function step(by: number) {
+  active.value = Math.min(shown.value.length - 1, Math.max(0, active.value + by))
+}
+
+function take(found: Found | undefined) {
   if (!found) return
   finding.value = null
   found.go()
@@ -94,40 +94,50 @@ function take(found: Found | null) {
   <Dialog :open="true" aria-label="Find" class="relative z-20" @close="finding = null">
     <div class="fixed inset-0 flex items-start justify-center bg-past/80 p-4 pt-[12vh]">
       <DialogPanel class="w-full max-w-xl border-[1.5px] border-ink bg-ground">
-        <Combobox :model-value="null" nullable @update:model-value="take">
-          <ComboboxInput
-            ref="field"
-            class="fig block min-h-14 w-full bg-ground px-4 text-18 outline-none"
-            aria-label="Find a unit, call, recipe, paint, room or act"
-            placeholder="unit, call, recipe, paint, room or act"
-            autocomplete="off"
-            :value="finding ?? ''"
-            :display-value="() => finding ?? ''"
-            @change="finding = $event.target.value"
-            @keydown.escape.stop="finding = null"
-          />
-          <ComboboxOptions static class="border-t border-rule">
-            <ComboboxOption
-              v-for="one in shown"
-              :key="`${one.kind} ${one.name} ${one.more}`"
-              v-slot="{ active }"
-              :value="one"
-              as="template"
-            >
-              <li
-                class="fig flex min-h-11 cursor-pointer items-center gap-4 px-4"
-                :class="{ 'bg-paper': active }"
-              >
-                <span class="w-14 shrink-0 text-14 text-soft">{{ one.kind }}</span>
-                <span class="min-w-0 flex-1 truncate">{{ one.name }}</span>
-                <span class="shrink-0 text-14 text-soft">{{ one.more }}</span>
-              </li>
-            </ComboboxOption>
-          </ComboboxOptions>
-          <p v-if="finding && !shown.length" class="px-4 py-3" role="status">
-            Nothing here is called that.
-          </p>
-        </Combobox>
+        <input
+          ref="field"
+          class="fig block min-h-14 w-full bg-ground px-4 text-18 outline-none"
+          role="combobox"
+          aria-label="Find a unit, call, recipe, paint, room or act"
+          aria-controls="found"
+          aria-autocomplete="list"
+          :aria-expanded="shown.length > 0"
+          :aria-activedescendant="shown.length ? `found-${active}` : undefined"
+          placeholder="unit, call, recipe, paint, room or act"
+          autocomplete="off"
+          :value="finding ?? ''"
+          @input="finding = ($event.target as HTMLInputElement).value"
+          @keydown.escape.stop="finding = null"
+          @keydown.down.prevent="step(1)"
+          @keydown.up.prevent="step(-1)"
+          @keydown.enter.prevent="take(shown[active])"
+        />
+        <ul
+          v-if="shown.length"
+          id="found"
+          role="listbox"
+          aria-label="Found"
+          class="border-t border-rule"
+        >
+          <li
+            v-for="(one, index) in shown"
+            :id="`found-${index}`"
+            :key="`${one.kind} ${one.name} ${one.more}`"
+            role="option"
+            :aria-selected="index === active"
+            class="fig flex min-h-11 cursor-pointer items-center gap-4 px-4"
+            :class="{ 'bg-paper': index === active }"
+            @pointermove="active = index"
+            @click="take(one)"
+          >
+            <span class="w-14 shrink-0 text-14 text-soft">{{ one.kind }}</span>
+            <span class="min-w-0 flex-1 truncate">{{ one.name }}</span>
+            <span class="shrink-0 text-14 text-soft">{{ one.more }}</span>
+          </li>
+        </ul>
+        <p v-else-if="finding" class="border-t border-rule px-4 py-3" role="status">
+          Nothing here is called that.
+        </p>
       </DialogPanel>
     </div>
   </Dialog>

@@ -133,4 +133,5 @@ async function sense() {
     </section>
     <OwnRows />
   </template>
+  <p v-else class="py-3 text-soft" role="status">Reading the house …</p>
 </template>

@@ -28,7 +28,7 @@ interface Row extends Partial<Priced> {
 
 const muster = useMuster()
 const { ways, ask } = useWays(() => props.left)
-const { tried, trying, kept } = props.others
+const { tried, trying, kept, gone } = props.others
 const groups = computed<{ title: string; rows: Row[] }[]>(() => {
   const { found } = props
   const priced = (one: Schemas['Remedy']): Row => ({
@@ -172,6 +172,10 @@ function percent(share: number): string {
         </tr>
       </tbody>
     </table>
+    <p v-if="gone" role="status">
+      {{ begun(gone.words) }} let go.
+      <button class="link" @click="others.putBack()">Put it back</button>
+    </p>
     <p v-if="found?.why" class="mt-2 text-14 text-soft">{{ muster.said(found.why) }}</p>
     <p v-if="found && found.in_time !== null" class="mt-1">
       Even if nothing were mended, all in time in <b>{{ percent(found.in_time) }}</b> of 100

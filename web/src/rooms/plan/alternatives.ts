@@ -1,4 +1,4 @@
-import { computed, ref, watch } from 'vue'
+import { computed, ref, shallowRef, watch } from 'vue'
 import { client, told, type Schemas } from '../../api/client'
 import { useMuster } from '../../muster'
 import { hours } from '../../words'
@@ -13,9 +13,11 @@ type Plan = Schemas['AlternativePlan']
 /** A plan beside the plan: tried, kept by name, taken or left. */
 export function useAlternatives() {
   const muster = useMuster()
-  const tried = ref<(Plan & { offer: Offer }) | null>(null)
+  const tried = shallowRef<(Plan & { offer: Offer }) | null>(null)
   const trying = ref<string | null>(null)
   const kept = ref<Schemas['AlternativeOut'][]>([])
+  /** The one that was let go last, so that it can be put back. */
+  const gone = shallowRef<Offer | null>(null)
   const id = computed(() => muster.view?.id)
   const path = () => ({ params: { path: { muster_id: id.value ?? 0 } } })
 
@@ -67,10 +69,30 @@ export function useAlternatives() {
       )
       return true
     })
-    if (done) kept.value = kept.value.filter((one) => one.id !== alternative)
+    if (!done) return
+    const one = kept.value.find((each) => each.id === alternative)
+    gone.value = one ? { words: one.name, command: one.command } : null
+    kept.value = kept.value.filter((each) => each.id !== alternative)
   }
 
-  return { tried, trying, kept, look, take, keep, letGo, leave: () => (tried.value = null) }
+  async function putBack() {
+    const offer = gone.value
+    gone.value = null
+    if (offer) await keep(offer)
+  }
+
+  return {
+    tried,
+    trying,
+    kept,
+    gone,
+    look,
+    take,
+    keep,
+    letGo,
+    putBack,
+    leave: () => (tried.value = null),
+  }
 }
 
 const more = (n: number, one: string, many: string) =>

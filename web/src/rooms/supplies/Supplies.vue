@@ -154,4 +154,5 @@ const print = () => window.print()
     <Areas :areas="room.areas" />
     <Ground />
   </template>
+  <p v-else-if="!muster.failed" class="py-3 text-soft" role="status">Reckoning what is needed …</p>
 </template>
