@@ -24,7 +24,7 @@ def test_sittings_are_added_and_taken_out_and_taken_back(browser: Browser, held:
     browser.keys("n")
     browser.find("//*[@role='dialog']//h2[contains(., 'Sittings and parade day')]")
     # Three weekdays, not every evening of the next weeks.
-    assert shown_sittings(browser) == 3
+    browser.until(lambda: shown_sittings(browser) == 3)
     browser.find("//*[contains(., 'Nothing differs in the next weeks')]")
     browser.press("to move or lose one")
     first = "//button[@aria-label='Lost: take out the sitting of Tuesday 2 March']"
@@ -32,7 +32,7 @@ def test_sittings_are_added_and_taken_out_and_taken_back(browser: Browser, held:
     browser.until(lambda: not browser.driver.find_elements(By.XPATH, first))
     browser.press("Only what differs")
     browser.find("//li[contains(., 'Tuesday 2 March') and contains(., 'lost')]")
-    assert shown_sittings(browser) == 4
+    browser.until(lambda: shown_sittings(browser) == 4)
     browser.press("Take back")
     browser.find("//*[contains(., 'Nothing differs in the next weeks')]")
     rack = browser.find("//label[contains(., 'Rack places')]/input")

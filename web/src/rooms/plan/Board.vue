@@ -80,9 +80,11 @@ const known = computed(() => timed(props.board))
 const names = computed(
   () =>
     new Map(
-      props.board.calls.map((card): [string, string] => {
-        const at = `${props.day(card.start ?? '')} ${props.clock(card.start ?? '')}`
-        return [card.id, `${card.tray_name}, ${card.name}, ${at} to ${props.clock(card.end ?? '')}`]
+      props.board.calls.flatMap((card): [string, string][] => {
+        // What is left has neither start nor end, and no box.
+        if (!card.start || !card.end) return []
+        const at = `${props.day(card.start)} ${props.clock(card.start)}`
+        return [[card.id, `${card.tray_name}, ${card.name}, ${at} to ${props.clock(card.end)}`]]
       }),
     ),
 )

@@ -172,7 +172,7 @@ async function work(what: 'improve' | 'stop') {
                   : `${view.board.left.length} passes are`
               }}
               left</span
-            >: see below the rows
+            >: see below
           </p>
           <p v-else-if="view?.board.pieces.length">
             proven within <b>{{ Math.ceil(view.board.gap * 100) }} %</b> of the best possible

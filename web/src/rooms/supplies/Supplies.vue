@@ -43,6 +43,10 @@ const ml = (value: number) => (value < 10 ? value.toFixed(1) : String(Math.round
 /** By unit, what takes most first. */
 const unitsOf = (one: Schemas['Requirement']) =>
   Object.entries(one.by_unit).sort(([, a], [, b]) => b - a)
+const unitWords = (one: Schemas['Requirement']) => {
+  const all = unitsOf(one)
+  return all.length === 1 ? (all[0]?.[0] ?? '') : `${all.length} units`
+}
 const open = ref<string | null>(null)
 const print = () => window.print()
 </script>
@@ -99,14 +103,10 @@ const print = () => window.print()
                 v-if="unitsOf(need).length"
                 class="block min-h-6 text-left text-14 font-normal text-soft underline decoration-dotted underline-offset-4"
                 :aria-expanded="open === need.paint"
-                :aria-label="`${unitsOf(need).length} units: what each takes of ${need.paint}`"
+                :aria-label="`${unitWords(need)}: what it takes of ${need.paint}`"
                 @click="open = open === need.paint ? null : need.paint"
               >
-                {{
-                  unitsOf(need).length === 1
-                    ? unitsOf(need)[0]?.[0]
-                    : `${unitsOf(need).length} units`
-                }}
+                {{ unitWords(need) }}
               </button>
               <dl
                 v-if="open === need.paint"
