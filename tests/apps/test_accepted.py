@@ -81,12 +81,14 @@ class Accepted(TestCase):
         codes = [one["recipe"]["id"] for one in recipes]
         left = [row["calls"][0] for row in view["board"]["left"]]
         calls = [*view["board"]["calls"], *left]
+        address = self.client.post(f"/api/musters/{muster}/calendar").json()["address"]
+        secret = address.rsplit("/", 1)[1].removesuffix(".ics")
         return {
             "muster_id": [str(muster)], "code": codes, "since": ["1"], "tier": ["hand"],
             "kind": ["csv", "gpl", "json"],
             "call": [*calls[:2], *left[:1], "no-such-call"], "celsius": ["12"],
             "have": ["", "a.b.c"],
-            "form": ["svg"], "zone": [""], "after": ["0", "3"], "secret": ["unknown"],
+            "form": ["svg"], "zone": [""], "after": ["0", "3"], "secret": [secret],
             "picture_id": ["1"], "humidity": ["70"], "colour": ["#5a6b3c"], "scale": ["72"],
         }  # fmt: skip
 
