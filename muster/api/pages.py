@@ -2,6 +2,7 @@
 
 from __future__ import annotations
 
+import re
 import shutil
 import sys
 
@@ -37,8 +38,12 @@ def disk_is_full() -> bool:
 
 @ensure_csrf_cookie
 def shell(request: HttpRequest) -> HttpResponse:
-    """The front end."""
-    return render(request, "index.html")
+    """The front end; of a muster's rooms the muster is asked for before their script has come."""
+    page = render(request, "index.html")
+    if found := re.match(r"^/(\d{1,15})/\w+$", request.path):
+        parts = f"/api/musters/{found[1]}/parts?have="
+        page["Link"] = f"<{parts}>; rel=preload; as=fetch; crossorigin"
+    return page
 
 
 def healthz(request: HttpRequest) -> JsonResponse:

@@ -4,9 +4,9 @@ from __future__ import annotations
 
 from datetime import datetime
 
-from django.core.cache import cache
+from django.core.cache import caches
 from django.http import Http404
-from ninja import Router, Schema
+from ninja import Router, Schema, Status
 
 from muster.api.alternative_starts import AlternativeStart, alternative_starts
 from muster.api.requests import UserRequest
@@ -27,6 +27,8 @@ router = Router()
 
 MORE_S = 20.0
 OUTLOOK_KEPT_S = 3600
+ASKED_S = 25
+"""After so long whoever worked it out has been ended: see the limits of a request."""
 
 MOST_RUNS = 3
 """A user's runs that may be improved at once; others' musters want the workers too."""
@@ -125,23 +127,34 @@ def left(request: UserRequest, muster_id: int, call: str) -> list[LeftRemedy]:
     if row is None:
         raise Http404
     key = f"left-{_known(current)}-{call}"
-    found: list[LeftRemedy] | None = cache.get(key)
+    found: list[LeftRemedy] | None = caches["plans"].get(key)
     if found is None:
         found = left_remedies(current.derived, current.plan, row)
-        cache.set(key, found, OUTLOOK_KEPT_S)
+        caches["plans"].set(key, found, OUTLOOK_KEPT_S)
     return found
 
 
 @router.get(
-    "/musters/{int:muster_id}/plan/outlook", response=Outlook, throttle=ByUser("outlook", HEAVY)
-)
-def outlook(request: UserRequest, muster_id: int) -> Outlook:
-    """Other tray sizes beside this plan, and the chance to be in time. Kept while the plan is."""
+    "/musters/{int:muster_id}/plan/outlook", response={200: Outlook, 202: None},
+    throttle=ByUser("outlook", HEAVY),
+)  # fmt: skip
+def outlook(request: UserRequest, muster_id: int) -> Outlook | Status[None]:
+    """Other tray sizes beside this plan, and the chance to be in time. Kept while the plan is.
+
+    202 while another request works the same out: ask again in a moment. Two pages that are opened
+    one after the other must not both wait for it twice.
+    """
     current = current_plan(own_muster(request.user, muster_id))
     key = f"outlook-{_known(current)}"
-    found: Outlook | None = cache.get(key)
-    if found is None:
+    found: Outlook | None = caches["plans"].get(key)
+    if found is not None:
+        return found
+    if not caches["plans"].add(f"{key}-asked", True, ASKED_S):
+        return Status(202, None)
+    try:
         others = newest_recipes(request.user).values()
         found = outlook_of(current.derived, current.plan, others)
-        cache.set(key, found, OUTLOOK_KEPT_S)
+        caches["plans"].set(key, found, OUTLOOK_KEPT_S)
+    finally:
+        caches["plans"].delete(f"{key}-asked")
     return found

@@ -79,6 +79,15 @@ DATABASES = {
         "TEST": {"CHARSET": "utf8mb4", "COLLATION": "utf8mb4_bin"},
     }
 }
+CACHES = {
+    "default": {"BACKEND": "django.core.cache.backends.locmem.LocMemCache"},
+    # What is worked out of a plan, for all processes of one server; emptied when it starts.
+    "plans": {
+        "BACKEND": "django.core.cache.backends.filebased.FileBasedCache",
+        "LOCATION": RUN_DIR / "plans",
+        "OPTIONS": {"MAX_ENTRIES": 400},
+    },
+}
 DEFAULT_AUTO_FIELD = "django.db.models.BigAutoField"
 
 AUTHENTICATION_BACKENDS = [

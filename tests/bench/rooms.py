@@ -39,6 +39,19 @@ const look = () => {
 look()
 """  # noqa: E501
 
+# What a room asks for after it can be used is answered before the next is opened: each from rest.
+REST = """
+const done = arguments[0]
+const count = () => performance.getEntriesByType('resource').length
+let [seen, since] = [count(), performance.now()]
+const look = () => {
+  if (count() !== seen) [seen, since] = [count(), performance.now()]
+  if (performance.now() - since > 1500) done()
+  else setTimeout(look, 100)
+}
+look()
+"""
+
 TENFOLD = """
 const done = arguments[0]
 const token = /csrftoken=([^;]+)/.exec(document.cookie)[1]
@@ -48,6 +61,8 @@ fetch('/api/musters').then(one => one.json()).then(async (list) => {
   const raw = await (await fetch(`/api/musters/${found.id}/file`)).json()
   raw.choices.name = 'Tenfold'
   raw.choices.rack *= 10
+  raw.choices.parade_day = null
+  for (const fact of raw.facts) fact.id = crypto.randomUUID()
   for (const unit of raw.choices.units) unit.count = Math.min(500, unit.count * 10)
   const form = new FormData()
   form.append('file', new Blob([JSON.stringify(raw)]), 'tenfold.json')
@@ -88,8 +103,12 @@ def main(address: str) -> None:
                 took = []
                 for _ in range(TIMES):
                     browser.go(f"/{muster}/{room}")
-                    took.append(browser.until(lambda: driver.execute_script("return usable")))
-                print(f"{size}, {room}: {statistics.median(took):.0f} ms (most {max(took):.0f})")
+                    took.append(
+                        browser.until(lambda: driver.execute_script("return window.usable"))
+                    )
+                print(
+                    f"{size}, {room}: {statistics.median(took):.0f} ms ({min(took):.0f} to {max(took):.0f})"
+                )
     finally:
         driver.quit()
 

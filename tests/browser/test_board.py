@@ -301,7 +301,7 @@ def test_an_offer_is_looked_at_left_kept_and_taken(plan: Browser, ada: Client) -
     plan.find("//button[@aria-label='Let go: Whole units']").click()
     plan.until(lambda: not Alternative.objects.exists())
     plan.press("Put it back")
-    plan.until(lambda: Alternative.objects.exists())
+    plan.until(Alternative.objects.exists)
     plan.find("//button[@aria-label='Let go: Whole units']").click()
     plan.until(lambda: not Alternative.objects.exists())
 

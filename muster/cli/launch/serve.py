@@ -4,6 +4,7 @@ from __future__ import annotations
 
 import json
 import os
+import shutil
 import signal
 import subprocess
 import time
@@ -68,6 +69,8 @@ def serve(demo: bool, fresh: bool = False, port: int = 8000) -> int:
     children: dict[str, subprocess.Popen[bytes]] = {}
     rest: subprocess.Popen[str] | None = None
     try:
+        # What another program worked out may mean something else to this one.
+        shutil.rmtree(RUN / "plans", ignore_errors=True)
         database.prepare()
         migrate()
         collect_static()

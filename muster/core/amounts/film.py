@@ -6,13 +6,13 @@ Films and transfer are common practice with no source, until the user has weighe
 from __future__ import annotations
 
 import math
-from collections.abc import Mapping
 from dataclasses import dataclass
+from functools import cache
 
 from muster.core.colour.shelf import DROP_ML
 from muster.core.craft.media import MediumTrait
 from muster.core.craft.techniques import OTHER, TECHNIQUES
-from muster.core.craft.zones import Zone, zones_of
+from muster.core.craft.zones import ZONES, zones_of
 from muster.core.recipes.recipe import Pass
 from muster.core.stack.layer import medium_of
 from muster.core.vocabulary import Kind
@@ -38,10 +38,10 @@ THIRSTY = ("wood", "board", "card", "cork", "foam", "plaster")
 PLACE_SHARE = {"recesses": 0.15, "edges": 0.1}
 
 
-def surface_share(known: Mapping[str, Zone], one: Pass) -> float:
+def surface_share(kind: Kind, one: Pass) -> float:
     """The share of a model's surface that the zones of a pass are, each zone as large as the next
     and what lies within one a part of it. Common practice: nobody measures zones."""
-    sizes = _sizes(known)
+    known, sizes = ZONES[kind], _sizes(kind)
     named = [zone for zone in one.zones if zone in known]
     if not named and one.zones:
         return sum(PLACE_SHARE.get(zone, 0.0) for zone in one.zones) or 1.0
@@ -55,8 +55,9 @@ LEAST_SHARE = 0.05
 """Of a rim, a crew, a pane: what is no part of the usual surface. Common practice."""
 
 
-def _sizes(known: Mapping[str, Zone]) -> dict[str, float]:
-    seen = [zone for zone in known.values() if not zone.clear and not zone.hidden]
+@cache
+def _sizes(kind: Kind) -> dict[str, float]:
+    seen = [zone for zone in ZONES[kind].values() if not zone.clear and not zone.hidden]
     outer = [zone.name for zone in seen if not zone.within]
     found: dict[str, float] = {}
     for zone in seen:

@@ -12,7 +12,6 @@ from muster.core.amounts.film import THIRSTY, Amount, amount, surface_share
 from muster.core.by_name import ByName
 from muster.core.choices import Unit
 from muster.core.colour.mixed_passes import thins
-from muster.core.craft.zones import ZONES
 from muster.core.facts.replay import BenchState
 from muster.core.recipes.recipe import Pass, Recipe
 from muster.core.work.calls import Call
@@ -54,7 +53,7 @@ def amount_of(one: Pass, unit: Unit, models: int, recipe: Recipe) -> Amount:
     first = first and recipe.material in THIRSTY
     part = unit.area_cm2 is None and one.part is not None
     area = area_of(unit) * (PART_SHARE if part else 1)
-    surface = 1.0 if part else surface_share(ZONES[unit.kind], one)
+    surface = 1.0 if part else surface_share(unit.kind, one)
     return amount(one, unit.kind, area, models, surface, first)
 
 

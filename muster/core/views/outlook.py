@@ -25,6 +25,9 @@ FUTURES = 500
 
 CHOSEN = "Trays chosen to suit"
 
+MOST_SINGLE = 150
+"""So many models are also planned one at a time; of more nobody asks, and it would take long."""
+
 
 @dataclass(frozen=True)
 class TraySizes:
@@ -74,10 +77,13 @@ def outlook_of(derived: Derived, plan: Plan, others: Iterable[Recipe] = ()) -> O
     whole = {unit.id: _whole(choices, unit) for unit in choices.units}
     mine = splits_of(derived)
     ways: list[tuple[str, Splits]] = [
-        ("One model at a time", {unit.id: (1,) * unit.count for unit in choices.units}),
         ("As proposed", _proposed(derived)),
         ("Whole units", {u.id: _cut(u.count, whole[u.id]) for u in choices.units}),
     ]
+    if sum(unit.count for unit in choices.units) <= MOST_SINGLE:
+        ways.insert(
+            0, ("One model at a time", {unit.id: (1,) * unit.count for unit in choices.units})
+        )
     rows = [_row("This plan", mine, derived, plan, True)]
     tried = [_tried(derived, plan, name, splits) for name, splits in ways if splits != mine]
     rows += [row for row in tried if row is not None]

@@ -88,14 +88,27 @@ def _further_back(calls: list[Call], waits_by_recipe: WaitsByRecipe) -> Iterator
     for call in calls:
         trays.setdefault((call.unit.id, call.tray), []).append(call)
     for mine in trays.values():
+        lasts = _last_by_key(mine)
         made = waits_by_recipe.get((mine[0].unit.recipe, mine[0].unit.recipe_version))
         for call in mine if made is not None else ():
             for one in call.passes:
                 asks = _asks_of(made, one) if made and pass_and_coat(one.key)[1] < 2 else None
                 for ask in asks or ():
-                    before = [c for c in mine if any(_is(ask.before, each) for each in c.passes)]
-                    if before and before[-1].id != call.id:
-                        yield Follows(before[-1], call, ask.minutes, None, ask.clock)
+                    before = lasts.get(ask.before) or lasts.get(ask.before[:17])
+                    if before and before.id != call.id:
+                        yield Follows(before, call, ask.minutes, None, ask.clock)
+
+
+def _last_by_key(calls: list[Call]) -> dict[str, Call]:
+    """Of a tray's calls the last that does a pass, by its key, and by its coats' common name."""
+    found: dict[str, Call] = {}
+    for call in calls:
+        for one in call.passes:
+            name, coat = pass_and_coat(one.key)
+            found[one.key] = call
+            if coat:
+                found[name] = call
+    return found
 
 
 def _asks_of(made: ResolvedWaits, one: Pass) -> tuple[FilmWait, ...] | None:

@@ -19,7 +19,6 @@ from muster.core.amounts.film import amount, in_drops, spreading_m2, surface_sha
 from muster.core.amounts.ground import YIELDS, ground
 from muster.core.amounts.mesh import measured
 from muster.core.amounts.requirements import Stock, requirements, split, still_needed, used_since
-from muster.core.craft.zones import ZONES
 from muster.core.errors import DomainError
 from muster.core.recipes.recipe import MixPart
 from tests.core.making import NOW, a_pass, choices, derived, recipe, ticks, unit
@@ -123,12 +122,12 @@ def test_a_dry_brush_takes_a_twelfth_of_a_coat() -> None:
 
 def test_zones_coats_and_thirst_count() -> None:
     whole = amount(GREEN, "figure", 10, 1).each_ml
-    cloth = surface_share(ZONES["figure"], replace(GREEN, zones=("cloth",)))
+    cloth = surface_share("figure", replace(GREEN, zones=("cloth",)))
     assert amount(GREEN, "figure", 10, 1, cloth).each_ml == pytest.approx(whole / 6)
-    tracks, running = (surface_share(ZONES["vehicle"], replace(GREEN, zones=(name,)))
+    tracks, running = (surface_share("vehicle", replace(GREEN, zones=(name,)))
                        for name in ("tracks", "running gear"))  # fmt: skip
     assert 0 < tracks < running
-    but = surface_share(ZONES["vehicle"], replace(GREEN, all_but=("running gear",)))
+    but = surface_share("vehicle", replace(GREEN, all_but=("running gear",)))
     assert but == pytest.approx(1 - running)
     two = replace(GREEN, coats=2)
     assert amount(two, "figure", 10, 1).each_ml == pytest.approx(2 * whole)

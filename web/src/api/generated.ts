@@ -822,6 +822,9 @@ export interface paths {
         /**
          * Outlook
          * @description Other tray sizes beside this plan, and the chance to be in time. Kept while the plan is.
+         *
+         *     202 while another request works the same out: ask again in a moment. Two pages that are opened
+         *     one after the other must not both wait for it twice.
          */
         get: operations["muster_api_plan_outlook"];
         put?: never;
@@ -6995,6 +6998,13 @@ export interface operations {
                 content: {
                     "application/json": components["schemas"]["Outlook"];
                 };
+            };
+            /** @description Accepted */
+            202: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
             };
         };
     };
