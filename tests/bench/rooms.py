@@ -106,9 +106,8 @@ def main(address: str) -> None:
                     took.append(
                         browser.until(lambda: driver.execute_script("return window.usable"))
                     )
-                print(
-                    f"{size}, {room}: {statistics.median(took):.0f} ms ({min(took):.0f} to {max(took):.0f})"
-                )
+                span = f"{min(took):.0f} to {max(took):.0f}"
+                print(f"{size}, {room}: {statistics.median(took):.0f} ms ({span})")
     finally:
         driver.quit()
 

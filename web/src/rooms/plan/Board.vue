@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { useElementSize, useEventListener } from '@vueuse/core'
 import { computed, onMounted, ref, shallowRef, useTemplateRef, watch } from 'vue'
-import type { Schemas } from '../../api/client'
+import type { CallCard, Schemas } from '../../api/client'
 import BoardCalls from './BoardCalls.vue'
 import BoardHead from './BoardHead.vue'
 import BoardRows from './BoardRows.vue'
@@ -76,18 +76,22 @@ const stretched = computed(() =>
     : { transform: `scaleX(${stretch.value})`, transformOrigin: `${origin.value}px 0` },
 )
 const known = computed(() => timed(props.board))
-/** What each call is called to a reader, written once: a scale that turns must not write it anew. */
-const names = computed(
-  () =>
-    new Map(
-      props.board.calls.flatMap((card): [string, string][] => {
-        // What is left has neither start nor end, and no box.
-        if (!card.start || !card.end) return []
-        const at = `${props.day(card.start)} ${props.clock(card.start)}`
-        return [[card.id, `${card.tray_name}, ${card.name}, ${at} to ${props.clock(card.end)}`]]
-      }),
-    ),
-)
+/** What a call is called to a reader, written once: a scale that turns must not write it anew. */
+const names = computed(() => {
+  void props.board
+  const known = new Map<string, string>()
+  return (card: CallCard): string => {
+    let name = known.get(card.id)
+    if (name === undefined) {
+      const { start, end } = card
+      const at =
+        start && end ? `, ${props.day(start)} ${props.clock(start)} to ${props.clock(end)}` : ''
+      name = `${card.tray_name}, ${card.name}${at}`
+      known.set(card.id, name)
+    }
+    return name
+  }
+})
 const fonts = ref(0)
 const laid = computed(() => {
   void fonts.value

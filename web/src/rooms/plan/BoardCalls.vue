@@ -1,5 +1,6 @@
 <script setup lang="ts">
 import { computed } from 'vue'
+import type { CallCard } from '../../api/client'
 import type { Fold } from './fold'
 import { CALL, fill, type Box, type Laid, type TimedBoard } from './layout'
 import { wide } from './measure'
@@ -18,7 +19,7 @@ const props = defineProps<{
   now: number
   selected: string | null
   pointed: Box | null
-  names: Map<string, string>
+  names: (card: CallCard) => string
 }>()
 
 const seen = <T,>(all: T[], left: (one: T) => number, right: (one: T) => number) =>
@@ -166,7 +167,7 @@ const said = computed(() => {
       role="button"
       tabindex="-1"
       :data-call="one.key"
-      :aria-label="names.get(one.card.id)"
+      :aria-label="names(one.card)"
       :aria-pressed="selected === one.card.id"
       class="cursor-grab touch-none outline-none"
     />

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { useElementBounding, useIntervalFn } from '@vueuse/core'
+import { useElementBounding, useIntervalFn, useMediaQuery } from '@vueuse/core'
 import { computed, ref, useTemplateRef, watch } from 'vue'
 import { useRoute } from 'vue-router'
 import { client, told } from '../../api/client'
@@ -32,6 +32,7 @@ const selected = ref<string | null>(null)
 const now = ref(Date.now() + muster.ahead)
 const sittingsOpen = ref(false)
 
+const phone = useMediaQuery('(max-width: 767px)')
 const view = computed(() => muster.view)
 const others = useAlternatives()
 const tried = others.tried
@@ -215,10 +216,10 @@ async function work(what: 'improve' | 'stop') {
         <MissedWindows />
         <MovedCalls v-if="!tried" :most="1" />
         <AlternativeBar :others="others" :view="view" />
-        <Evening class="md:hidden" :view="view" />
+        <Evening v-if="phone" :view="view" />
         <Board
+          v-else
           ref="table"
-          class="max-md:hidden"
           :board="board"
           :units="view.roll"
           :muster="view.id"
