@@ -44,7 +44,9 @@ useKeyboard(() => inMuster.value)
     <div class="flex min-w-0 flex-1 flex-col">
       <HeadStrip />
       <TourOffer />
-      <main id="room" class="min-w-0 flex-1 px-4 pb-4 max-md:pb-24"><RouterView /></main>
+      <main id="room" class="min-w-0 flex-1 px-4 pb-4 max-md:pt-2 max-md:pb-24">
+        <RouterView />
+      </main>
       <Tour />
     </div>
   </div>

@@ -157,14 +157,25 @@ def _is_wet(derived: Derived, call: str, tick: Tick) -> bool:
 
 
 def _drying(derived: Derived, board: Board) -> list[Drying]:
-    now = derived.snapshot.now
+    """Trays of which models are wet, of a call that was ended early those that were done."""
+    now, instance = derived.snapshot.now, derived.instance
     found = []
     for card in board.calls:
-        if not card.done_models or card.dry_to is None or card.dry_from is None:
+        if not card.done_models:
             continue
-        ticks = [derived.state.ticks[card.unit, m, card.pass_keys[0]] for m in card.done_models]
-        ended = max(tick.end for tick in ticks)
-        if len(card.done_models) < len(card.models) or card.dry_to <= now:
+        task = instance.problem.tasks[card.id]
+        rates = rates_of(instance.problem, task.clock)
+        ends = [
+            derived.state.ticks[card.unit, model, card.pass_keys[0]].end
+            for model in card.done_models
+        ]
+        first, last = (
+            instance.moment(ready_at(rates, instance.seconds(end), task.dry_s))
+            for end in (min(ends), max(ends))
+        )
+        if last <= now:
             continue
-        found.append(Drying(card.tray_name, ended, card.dry_from, card.dry_to))
+        part = len(card.done_models) < len(card.models)
+        some = f", {len(card.done_models)} of {len(card.models)}" if part else ""
+        found.append(Drying(f"{card.tray_name}{some}", max(ends), first, last))
     return sorted(found, key=lambda one: one.last_dry)[:3]

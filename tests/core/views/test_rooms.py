@@ -79,6 +79,23 @@ def test_the_bench_shows_the_first_call_and_what_comes_next() -> None:
     assert not bench.running
 
 
+def test_what_is_wet_of_a_call_that_was_ended_early_is_said_with_how_many() -> None:
+    done = (*ticks(range(1, 3)), fact("end", 3))
+    bench = rooms(None, *done, minutes=10)[4]
+    assert [one.tray_name for one in bench.drying] == ["Pikes, 2 of 6"]
+    # Twenty minutes after the second of them.
+    assert bench.drying[0].last_dry == NOW + timedelta(minutes=22)
+    assert rooms(None, *done, minutes=23)[4].drying == []
+
+
+def test_the_head_counts_passes_done_of_all_models() -> None:
+    made, plan, rows, _, _ = rooms(None, *ticks(range(1, 3)), minutes=10)
+    head = head_of(made, plan, rows)
+    # Three of the four passes are seen across the table and in the hand.
+    assert (head.passes, head.passes_done) == (18, 2)
+    assert head.models_left == 6
+
+
 def test_the_call_under_way_stays_on_the_bench() -> None:
     chosen = choices(a_unit(6), a_unit(4, id="crews", name="Crews"))
     _, _, _, _, bench = rooms(chosen, fact("begin", 0, unit="crews"), minutes=2)

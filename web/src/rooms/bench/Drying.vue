@@ -17,10 +17,10 @@ function left(one: Schemas['Drying']): number {
 <template>
   <section>
     <h2 class="text-soft">Drying</h2>
-    <p v-if="!drying.length" class="py-1 text-20">No whole tray is wet.</p>
+    <p v-if="!drying.length" class="py-1 text-20">Nothing is wet.</p>
     <ul>
       <li v-for="one in drying" :key="one.tray_name" class="flex items-center gap-4 py-1 text-22">
-        <span class="w-36 truncate">{{ one.tray_name }}</span>
+        <span class="w-44 truncate max-md:w-36">{{ one.tray_name }}</span>
         <svg width="180" height="16" aria-hidden="true">
           <defs>
             <pattern id="drying" width="8" height="8" patternUnits="userSpaceOnUse">

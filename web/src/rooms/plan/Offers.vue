@@ -113,9 +113,9 @@ function percent(share: number): string {
         <tr class="text-14 text-soft">
           <th class="pb-1 text-left font-normal">{{ groups[0]?.title }}</th>
           <th class="pb-1 pl-3 text-right font-normal">at the bench</th>
-          <th class="pb-1 pl-3 text-right font-normal">set-ups</th>
+          <th class="pb-1 pl-3 text-right font-normal max-md:hidden">set-ups</th>
           <th class="pb-1 pl-3 text-right font-normal">finish</th>
-          <th class="pb-1 pl-3 text-right font-normal">in hand</th>
+          <th class="pb-1 pl-3 text-right font-normal max-md:hidden">in hand</th>
           <th><span class="sr-only">Look at it, take it</span></th>
         </tr>
       </thead>
@@ -132,16 +132,16 @@ function percent(share: number): string {
           <td>{{ row.offer ? begun(row.offer.words) : row.key }}</td>
           <template v-if="row.bench_s !== undefined">
             <td class="pl-3 text-right whitespace-nowrap">{{ hours(row.bench_s) }}</td>
-            <td class="pl-3 text-right">{{ row.openings }}</td>
+            <td class="pl-3 text-right max-md:hidden">{{ row.openings }}</td>
             <td class="pl-3 text-right whitespace-nowrap">
               <span v-if="row.left_models" class="warn">{{ row.left_models }} left</span>
               <span v-else-if="row.late_models" class="warn">{{ row.late_models }} late</span>
               <template v-else>{{ row.finish ? muster.day(row.finish) : '' }}</template>
             </td>
-            <td class="pl-3 text-right">{{ row.in_hand }}</td>
+            <td class="pl-3 text-right max-md:hidden">{{ row.in_hand }}</td>
           </template>
           <td v-else colspan="4" />
-          <td class="w-28 text-right text-14 whitespace-nowrap">
+          <td class="w-28 text-right text-14 md:whitespace-nowrap max-md:w-16">
             <template v-if="row.offer">
               <button
                 class="link min-h-8"

@@ -118,7 +118,11 @@ function follow(row: UnitRow, code: string) {
   <div class="flex min-h-14 flex-wrap items-center justify-between gap-3">
     <h1>Roll</h1>
     <div class="flex items-center gap-4">
-      <a v-if="muster.view" class="link" :href="`/api/musters/${muster.view.id}/file`" download
+      <a
+        v-if="muster.view"
+        class="link max-md:hidden"
+        :href="`/api/musters/${muster.view.id}/file`"
+        download
         >Export the muster</a
       >
       <ActButton :why="muster.view?.undo ? null : 'nothing to take back'" @press="muster.undo()">
