@@ -6,6 +6,8 @@ import subprocess
 import sys
 import tempfile
 import time
+from concurrent.futures import ThreadPoolExecutor
+from pathlib import Path
 from typing import IO
 
 from muster.cli.launch import database
@@ -13,6 +15,12 @@ from muster.cli.launch.serve import migrate, prepare
 from muster.cli.launch.steps import PYTHON, ROOT, RUN, SETTINGS, VENV, environment, npm, say
 
 UNFINISHED = RUN / "tests-unfinished"
+
+BESIDE = ("tests/apps", "tests/core")
+"""About as long as all the others, of which the browser takes most."""
+
+AT_ONCE = 2
+"""So many checks: each takes one core."""
 
 
 def test(words: list[str]) -> int:
@@ -42,7 +50,7 @@ def _failed_checks() -> list[str]:
     runner = npm()
     web = ROOT / "web"
     manage = [str(PYTHON), "manage.py"]
-    checks: list[tuple[str, list[str], object]] = [
+    checks: list[tuple[str, list[str], Path]] = [
         ("format, Python", [str(tool / "ruff"), "format", "--check", "-q", "."], ROOT),
         ("lint, Python", [str(tool / "ruff"), "check", "-q", "."], ROOT),
         ("types, Python", [str(tool / "mypy")], ROOT),
@@ -57,24 +65,30 @@ def _failed_checks() -> list[str]:
         ("tests, front end", [*runner, "run", "test"], web),
     ]
     say("Checks")
-    failed = []
-    for name, command, where in checks:
+
+    def carry_out(check: tuple[str, list[str], Path]) -> tuple[str, float, int, str]:
+        name, command, where = check
         begun = time.monotonic()
         result = subprocess.run(
             command, cwd=str(where), env={**environment(), **SETTINGS},
             capture_output=True, text=True,
         )  # fmt: skip
-        mark = "ok" if result.returncode == 0 else "FAILED"
-        say(f"  {name:<28} {time.monotonic() - begun:5.1f} s  {mark}")
-        if result.returncode:
-            failed.append(name)
-            sys.stdout.write(result.stdout[-5000:] + result.stderr[-3000:] + "\n")
+        told = result.stdout[-5000:] + result.stderr[-3000:]
+        return name, time.monotonic() - begun, result.returncode, told
+
+    failed = []
+    with ThreadPoolExecutor(AT_ONCE) as pool:
+        for name, took, code, told in pool.map(carry_out, checks):
+            say(f"  {name:<28} {took:5.1f} s  {'FAILED' if code else 'ok'}")
+            if code:
+                failed.append(name)
+                sys.stdout.write(f"{told}\n")
     return failed
 
 
 def _tests(words: list[str]) -> int:
-    """Run the tests; ``words`` go to pytest. Without any, those of the application run beside
-    the others, on the second core and in a database of their own."""
+    """Run the tests; ``words`` go to pytest. Without any, those of core and application run
+    beside the others, on the second core and in a database of their own."""
     say("Tests")
     # A run that was cut off left its rows in the test database: begin with a new one then.
     anew = ["--create-db"] if UNFINISHED.exists() else []
@@ -83,8 +97,8 @@ def _tests(words: list[str]) -> int:
         code = _pytest([*anew, *words]).wait()
     else:
         with tempfile.TemporaryFile() as told:
-            beside = _pytest([*anew, "tests/apps"], told, "test_crisp_muster_apps")
-            code = _pytest([*anew, "--ignore=tests/apps"]).wait()
+            beside = _pytest([*anew, *BESIDE], told, "test_crisp_muster_apps")
+            code = _pytest([*anew, *(f"--ignore={one}" for one in BESIDE)]).wait()
             code = max(code, beside.wait())
             told.seek(0)
             say(told.read().decode())

@@ -13,7 +13,6 @@ from typing import get_args
 
 from muster.core.choices import MOST_UNITS
 from muster.core.errors import DomainError
-from muster.core.formats.cells import unguarded
 from muster.core.typed.unit_line import TypedUnit, kind_of, read_line
 from muster.core.vocabulary import Kind
 
@@ -95,7 +94,7 @@ def _typed(number: int, line: str, recipe: str = "", kind: Kind | None = None) -
 
 
 def _row(number: int, line: str, between: str, columns: dict[str, int]) -> RosterLine:
-    cells = [unguarded(c.strip()) for c in next(csv.reader(io.StringIO(line), delimiter=between))]
+    cells = [cell.strip() for cell in next(csv.reader(io.StringIO(line), delimiter=between))]
 
     def cell(name: str) -> str:
         place = columns.get(name)

@@ -76,10 +76,6 @@ def test_what_is_no_roster_is_refused(text: str, said: str) -> None:
         read_roster(text)
 
 
-def test_a_cell_guarded_against_formulas_is_read_without_its_guard() -> None:
-    assert told("count,name\n2,'=Guards")[0][1] == "=Guards"
-
-
 @given(st.text(max_size=200))
 def test_any_text_is_read_or_refused_in_words(text: str) -> None:
     try:

@@ -73,6 +73,14 @@ function left(one: Schemas['PaintOut']): string {
       >
         {{ words }}
       </button>
+      <a
+        v-if="shelf.paints?.length"
+        class="link inline-flex min-h-9 items-center px-0"
+        href="/api/shelf/labels"
+        download
+        title="A label for each pot, from the label printer: its code opens the paint's card"
+        >labels</a
+      >
     </p>
     <ShelfLines
       v-if="open === 'paints' || open === 'swatches'"
@@ -86,7 +94,10 @@ function left(one: Schemas['PaintOut']): string {
       <button class="link" @click="shelf.putBack">Put it back</button>
     </p>
     <p v-if="shelf.paints && !shelf.paints.length" class="py-3 text-soft">
-      The shelf is empty. Type a paint with its label's colour, or paste a list.
+      The shelf is empty. Type a paint with its label's colour, or
+      <button v-if="open !== 'paints'" class="btn mt-2" @click="open = 'paints'">
+        Paste a list
+      </button>
     </p>
     <ul
       v-else-if="open !== 'weigh'"

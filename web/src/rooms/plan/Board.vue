@@ -7,7 +7,7 @@ import BoardHead from './BoardHead.vue'
 import BoardRows from './BoardRows.vue'
 import { useCallDrag } from './callDrag'
 import DragLayer from './DragLayer.vue'
-import { fill, layOut, timed, type Box } from './layout'
+import { fill, layOut, timed, type Box, type Ghost } from './layout'
 import { forget, wide } from './measure'
 import { useRows } from './rows'
 import { useZoom } from './zoom'
@@ -16,8 +16,8 @@ const props = defineProps<{
   board: Schemas['Board']
   units: Schemas['UnitRow'][]
   muster: number
-  /** Where calls stood before, by call. */
-  ghosts: Map<string, { tray: string; start: number; end: number }>
+  /** Where calls stood before. */
+  ghosts: Ghost[]
   /** A plan that is only tried: nothing in it can be moved. */
   still: boolean
   selected: string | null
@@ -29,6 +29,8 @@ const emit = defineEmits<{ select: [call: string] }>()
 
 const HEAD = 50
 const NAMES = 178
+/** Above the first row, for the names of its calls. */
+const AIR = 6
 const DRAWN_AT_ONCE = 900
 const box = useTemplateRef<HTMLElement>('box')
 const picture = useTemplateRef<SVGSVGElement>('picture')
@@ -48,17 +50,17 @@ const strips = computed(() => props.board.rows)
 const units = computed(() => props.units)
 const { rows, turn, turnAll, move } = useRows(() => props.muster, strips, units)
 const rowHeight = computed(() => {
-  const room = (tall.value - HEAD - 6) / Math.max(1, rows.value.length)
+  const room = (tall.value - HEAD - AIR - 4) / Math.max(1, rows.value.length)
   return Math.max(24, Math.min(40, Math.floor(room)))
 })
-const height = computed(() => rows.value.length * rowHeight.value)
+const height = computed(() => AIR + rows.value.length * rowHeight.value)
 const middles = computed(
   () =>
     new Map(
       rows.value.flatMap((row, index) =>
         row.trays.map((tray): [string, number] => [
           tray.id,
-          index * rowHeight.value + rowHeight.value / 2,
+          AIR + index * rowHeight.value + rowHeight.value / 2,
         ]),
       ),
     ),
@@ -184,6 +186,7 @@ defineExpose({ ...zoom, first, shown, turnAll, takeUp, drag })
       />
       <BoardRows
         class="sticky left-0 z-[1] bg-ground"
+        :style="{ paddingTop: `${AIR}px` }"
         :rows="rows"
         :row-height="rowHeight"
         :dimmed="(row) => held !== null && !row.trays.some((one) => one.id === held?.card.tray)"

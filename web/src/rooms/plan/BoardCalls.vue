@@ -2,7 +2,7 @@
 import { computed } from 'vue'
 import type { CallCard } from '../../api/client'
 import type { Fold } from './fold'
-import { CALL, fill, type Box, type Laid, type TimedBoard } from './layout'
+import { CALL, fill, type Box, type Ghost, type Laid, type TimedBoard } from './layout'
 import { wide } from './measure'
 
 /** What lies on the board: beds of the sittings, drying, changeovers, calls with their names. */
@@ -15,7 +15,7 @@ const props = defineProps<{
   to: number
   height: number
   y: (tray: string | null | undefined) => number | null
-  ghosts: Map<string, { tray: string; start: number; end: number }>
+  ghosts: Ghost[]
   now: number
   selected: string | null
   pointed: Box | null
@@ -86,11 +86,11 @@ const pastX = computed(() => {
   return first && props.now > first.start ? Math.min(props.time.width, props.time.at(props.now)) : 0
 })
 const ghostBoxes = computed(() =>
-  [...props.ghosts].flatMap(([call, was]) => {
+  props.ghosts.flatMap((was) => {
     const row = props.y(was.tray)
     if (row === null) return []
     const x = props.time.at(was.start)
-    return [{ x, w: Math.max(3, props.time.at(was.end) - x), y: row, key: call }]
+    return [{ x, w: Math.max(3, props.time.at(was.end) - x), y: row, key: was.key }]
   }),
 )
 

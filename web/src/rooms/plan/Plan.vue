@@ -13,6 +13,7 @@ import { hours } from '../../words'
 import Board from './Board.vue'
 import CallDetail from './CallDetail.vue'
 import Evening from './Evening.vue'
+import type { Ghost } from './layout'
 import Legend from './Legend.vue'
 import Offers from './Offers.vue'
 import { useOutlook } from './outlook'
@@ -22,6 +23,9 @@ import SittingBar from './SittingBar.vue'
 import Sittings from './Sittings.vue'
 import AlternativeBar from './AlternativeBar.vue'
 import { useAlternatives } from './alternatives'
+
+/** How long a call is drawn where nobody knows how long it was. */
+const UNKNOWN_MS = 600_000
 
 const muster = useMuster()
 const route = useRoute()
@@ -56,25 +60,27 @@ const aim = computed(() => table.value?.drag.aim.value ?? null)
 
 const { moved } = useMoved()
 /** Where calls stood: before the plan mended, or by the plan where another is tried beside it. */
-const ghosts = computed(() => {
-  const cards = new Map(view.value?.board.calls.map((one) => [one.id, one]))
-  const found = new Map<string, { tray: string; start: number; end: number }>()
+const ghosts = computed<Ghost[]>(() => {
+  const now = view.value?.board
+  if (!now) return []
+  const cards = new Map(now.calls.map((one) => [one.id, one]))
   if (tried.value) {
-    for (const one of tried.value.board.calls) {
-      const was = cards.get(one.id)
-      if (was?.start && was.end && was.start !== one.start)
-        found.set(one.id, { tray: was.tray, start: Date.parse(was.start), end: Date.parse(was.end) })
-    } // prettier-ignore
-    return found
+    const then = new Map(tried.value.board.calls.map((one) => [one.id, one.start]))
+    return now.pieces.flatMap((piece) => {
+      const card = cards.get(piece.call)
+      if (!card || !then.has(card.id) || then.get(card.id) === card.start) return []
+      const [start, end] = [Date.parse(piece.start), Date.parse(piece.end)]
+      return [{ key: `${card.id} ${start}`, tray: card.tray, start, end }]
+    })
   }
-  for (const one of moved.value) {
-    const now = cards.get(one.call)
-    if (!now) continue
+  const first = new Map([...now.pieces].reverse().map((piece) => [piece.call, piece]))
+  return moved.value.flatMap((one) => {
+    const [card, piece] = [cards.get(one.call), first.get(one.call)]
+    if (!card) return []
     const start = Date.parse(one.before)
-    const length = now.start && now.end ? Date.parse(now.end) - Date.parse(now.start) : 600_000
-    found.set(one.call, { tray: now.tray, start, end: start + Math.min(length, 7_200_000) })
-  }
-  return found
+    const length = piece ? Date.parse(piece.end) - Date.parse(piece.start) : UNKNOWN_MS
+    return [{ key: card.id, tray: card.tray, start, end: start + length }]
+  })
 })
 
 useIntervalFn(() => (now.value = Date.now() + muster.ahead), 10_000)
@@ -255,7 +261,7 @@ async function work(what: 'improve' | 'stop') {
             :others="others"
           />
         </div>
-        <Legend :orders="board.orders.length > 0" :ghosts="ghosts.size > 0" />
+        <Legend :orders="board.orders.length > 0" :ghosts="ghosts.length > 0" />
       </template>
     </div>
   </div>

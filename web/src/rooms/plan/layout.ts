@@ -75,6 +75,14 @@ export interface Box {
   key: string
 }
 
+/** Where a call, or a piece of it, stood before. */
+export interface Ghost {
+  key: string
+  tray: string
+  start: number
+  end: number
+}
+
 export interface Label {
   x: number
   y: number
