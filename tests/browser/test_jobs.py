@@ -142,7 +142,7 @@ def test_what_is_left_says_why_and_its_first_remedy_places_it(
     browser.find("//header[contains(., 'two models left: see Plan')]")
     first = browser.find(f"{LEFT}//li[1]")
     assert "daylight" in first.text
-    first.find_element(By.XPATH, ".//button[.='Do it']").click()
+    first.find_element(By.XPATH, ".//button[normalize-space(.)='Do it']").click()
     browser.until(lambda: not browser.driver.find_elements(By.XPATH, LEFT))
     browser.until(lambda: any("Farmhouses" in one for one in calls(browser)))
 
