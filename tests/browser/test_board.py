@@ -146,12 +146,22 @@ def test_a_place_can_be_pressed_as_a_button_too(plan: Browser) -> None:
 
 def test_by_finger_a_call_is_drawn_to_a_rail(plan: Browser, ada: Client) -> None:
     plan.size(1024, 768, touch=True)
+    x, y = middle_of(plan, box_of(plan, "Pikes 1"))
+    # A finger that only brushes it scrolls the board.
+    touch(plan, "touchStart", (x, y))
+    touch(plan, "touchMove", (x - 60, y))
+    touch(plan, "touchEnd")
+    plan.until(lambda: scroll(plan) > 0)
+    assert not rails(plan)
+    plan.keys("w")
+    plan.until(lambda: scroll(plan) == 0)
+    # One that rests on it takes it up.
     one = box_of(plan, "Pikes 1")
     name = name_of(one)
     x, y = middle_of(plan, one)
     touch(plan, "touchStart", (x, y))
-    touch(plan, "touchMove", (x + 12, y))
     to, _ = rail_in(plan, 1)
+    touch(plan, "touchMove", (x + 12, y))
     touch(plan, "touchMove", (to, y + 4))
     touch(plan, "touchMove", (to + 1, y + 4))
     touch(plan, "touchEnd")

@@ -121,13 +121,11 @@ function over(event: PointerEvent) {
   pointed.value = under(event)
 }
 
-// A finger that takes a call up does not scroll the board.
+// A finger that holds a call does not scroll the board.
 useEventListener(
   picture,
-  'touchstart',
-  (event: TouchEvent) => {
-    if (event.touches.length === 1 && !props.still && under(event)) event.preventDefault()
-  },
+  'touchmove',
+  (event: TouchEvent) => held.value && byHand.value && event.preventDefault(),
   { passive: false },
 )
 useEventListener(window, 'pointermove', drag.moved, { passive: true })

@@ -169,7 +169,7 @@ const said = computed(() => {
       :data-call="one.key"
       :aria-label="names(one.card)"
       :aria-pressed="selected === one.card.id"
-      class="cursor-grab touch-none outline-none"
+      class="cursor-grab outline-none"
     />
     <template v-for="one in boxes" :key="`s ${one.key}`">
       <rect

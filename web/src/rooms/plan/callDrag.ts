@@ -20,6 +20,8 @@ export interface Rail {
 
 /** A press becomes a drag after so many pixels. */
 const MEANT = 5
+/** A finger takes a call up when it has rested on it for so long. */
+const HOLD_MS = 300
 /** Let go so far above or below its row, the call stays where it was. */
 const FAR = 90
 const DAY = 86_400
@@ -54,7 +56,8 @@ export function useCallDrag(time: Ref<Fold>, where: (x: number, y: number) => [n
   const by = ref({ x: 0, y: 0 })
   const places = shallowRef<Place[] | null>(null)
   const aim = ref<number | null>(null)
-  let pressed: { box: Box; x: number; y: number; pointer: number } | null = null
+  let pressed: { box: Box; x: number; y: number; pointer: number; touch: boolean } | null = null
+  let holding = 0
 
   const rails = computed<Rail[]>(() =>
     (places.value ?? []).map((place) => {
@@ -97,6 +100,7 @@ export function useCallDrag(time: Ref<Fold>, where: (x: number, y: number) => [n
     aim.value = null
     byHand.value = false
     pressed = null
+    window.clearTimeout(holding)
   }
 
   /** Aim at the place whose sitting the hand is over, or the nearest. */
@@ -125,7 +129,18 @@ export function useCallDrag(time: Ref<Fold>, where: (x: number, y: number) => [n
   function press(event: PointerEvent, box: Box) {
     if (event.button || held.value) return
     const [x, y] = where(event.clientX, event.clientY)
-    pressed = { box, x, y, pointer: event.pointerId }
+    const touch = event.pointerType === 'touch'
+    pressed = { box, x, y, pointer: event.pointerId, touch }
+    // A finger that only brushes a call scrolls the board; one that rests on it takes it up.
+    if (touch) holding = window.setTimeout(() => pressed && begin(), HOLD_MS)
+  }
+
+  function begin() {
+    if (!pressed) return
+    byHand.value = true
+    const moved = by.value
+    void takeUp(pressed.box)
+    by.value = moved
   }
 
   function moved(event: PointerEvent) {
@@ -133,10 +148,8 @@ export function useCallDrag(time: Ref<Fold>, where: (x: number, y: number) => [n
     const [x, y] = where(event.clientX, event.clientY)
     by.value = { x: x - pressed.x, y: y - pressed.y }
     if (!held.value && Math.hypot(by.value.x, by.value.y) > MEANT) {
-      byHand.value = true
-      const [dx, dy] = [by.value.x, by.value.y]
-      void takeUp(pressed.box)
-      by.value = { x: dx, y: dy }
+      if (pressed.touch) return letGo()
+      begin()
     }
     if (byHand.value) follow()
   }
@@ -146,6 +159,7 @@ export function useCallDrag(time: Ref<Fold>, where: (x: number, y: number) => [n
     if (!pressed || event.pointerId !== pressed.pointer) return false
     const dragged = byHand.value
     pressed = null
+    window.clearTimeout(holding)
     if (dragged) void drop()
     return dragged
   }
