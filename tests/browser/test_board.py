@@ -89,8 +89,8 @@ def test_a_call_is_dragged_to_a_rail_and_the_rest_mends(plan: Browser, ada: Clie
     ActionChains(plan.driver).move_to_element(one).click_and_hold().move_by_offset(12, 2).perform()
     x, _ = rail_in(plan, 1)
     assert len(rails(plan)) > 1
-    said = plan.find("//*[name()='svg']//*[contains(., 'as planned')]")
-    assert said
+    said = "return document.querySelector('svg [data-rail]').closest('svg').textContent"
+    assert "as planned" in plan.driver.execute_script(said)
     here = middle_of(plan, one)
     ActionChains(plan.driver).move_by_offset(int(x - here[0] - 12), 4).perform()
     ActionChains(plan.driver).release().perform()
@@ -253,6 +253,8 @@ def test_rows_fold_by_unit_and_stay_so(plan: Browser) -> None:
     plan.until(lambda: row_names(plan)[:1] == ["Pikes"])
     # Its trays' calls lie in the one row.
     assert box_of(plan, "Pikes 2").is_displayed()
+    plan.keys("f")
+    plan.until(lambda: row_names(plan)[:2] == ["Pikes 1", "Pikes 2"])
     plan.keys("f")
     plan.until(lambda: row_names(plan)[0] == "Pikes")
     plan.press("Open units")

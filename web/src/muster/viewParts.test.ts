@@ -53,3 +53,19 @@ describe('a view in parts', () => {
     expect(asked).toEqual(['', 'a.b.c.d.e', 'a.b.c.d.e'])
   })
 })
+
+describe('a board that has not changed', () => {
+  it('stays the same object, so that a call in the hand stays there', async () => {
+    const answers = [
+      { parts: { now: 1, 'board.rows': ['a'] }, digests: 'x' },
+      { parts: { now: 2 }, digests: 'y' },
+      { parts: { now: 3, 'board.rows': ['b'] }, digests: 'z' },
+    ]
+    const view = viewReader(() => Promise.resolve(answers.shift() as never))
+    const [one, two, three] = [await view(7), await view(7), await view(7)]
+    expect(two.board).toBe(one.board)
+    expect(two.now).toBe(2)
+    expect(three.board).not.toBe(two.board)
+    expect(three.board.rows).toEqual(['b'])
+  })
+})

@@ -25,12 +25,17 @@ export function composed(parts: Parts['parts']): View {
 
 /** Reads a muster's view, of which only what has changed is sent. */
 export function viewReader(read: Ask = ask) {
-  let held: { id: number; digests: string; parts: Parts['parts'] } | null = null
+  let held: { id: number; digests: string; parts: Parts['parts']; view: View } | null = null
 
   return async function view(id: number): Promise<View> {
     const before = held?.id === id ? held : null
     const { parts, digests } = await read(id, before?.digests ?? '')
-    held = { id, digests, parts: { ...before?.parts, ...parts } }
-    return composed(held.parts)
+    const all = { ...before?.parts, ...parts }
+    const next = composed(all)
+    // A board that has not changed stays the one it was: nothing of it is drawn anew.
+    if (before && !Object.keys(parts).some((name) => name.startsWith('board.')))
+      next.board = before.view.board
+    held = { id, digests, parts: all, view: next }
+    return next
   }
 }

@@ -140,7 +140,8 @@ onMounted(() =>
     fonts.value += 1
   }),
 )
-watch(() => props.board, drag.letGo)
+// A call in the hand is let go where the plan under it has become another, and only then.
+watch(() => `${props.board.cost_s} ${props.board.finish} ${props.board.pieces.length}`, drag.letGo)
 
 /** Take the chosen call up by keys. */
 function takeUp(call: string) {

@@ -84,8 +84,9 @@ const ghosts = computed<Ghost[]>(() => {
 })
 
 useIntervalFn(() => (now.value = Date.now() + muster.ahead), 10_000)
-useIntervalFn(() => working.value && muster.refresh(), 1500)
-useIntervalFn(() => muster.refresh(), 60_000)
+// Not while a call is in the hand: the plan would change under it.
+useIntervalFn(() => working.value && !held.value && muster.refresh(), 1500)
+useIntervalFn(() => !held.value && muster.refresh(), 60_000)
 
 /** The call that an address asks for. */
 watch(
