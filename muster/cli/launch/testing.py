@@ -16,7 +16,7 @@ from muster.cli.launch.steps import PYTHON, ROOT, RUN, SETTINGS, VENV, environme
 
 UNFINISHED = RUN / "tests-unfinished"
 
-BESIDE = ("tests/apps", "tests/core")
+BESIDE = ("tests/apps", "tests/core/plan", "tests/core/views", "tests/core/work")
 """About as long as all the others, of which the browser takes most."""
 
 AT_ONCE = 2
@@ -87,7 +87,7 @@ def _failed_checks() -> list[str]:
 
 
 def _tests(words: list[str]) -> int:
-    """Run the tests; ``words`` go to pytest. Without any, those of core and application run
+    """Run the tests; ``words`` go to pytest. Without any, those of application and planner run
     beside the others, on the second core and in a database of their own."""
     say("Tests")
     # A run that was cut off left its rows in the test database: begin with a new one then.
