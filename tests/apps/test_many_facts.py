@@ -33,7 +33,8 @@ def reading_ms(client: Client, muster: Muster) -> float:
         begun = time.perf_counter()
         assert client.get(f"/api/musters/{muster.pk}").status_code == 200
         times.append(1000 * (time.perf_counter() - begun))
-    return sorted(times)[7]
+    # The least: what else the machine does can only add.
+    return min(times)
 
 
 def test_two_thousand_facts_cost_a_read_little_more_than_twenty(

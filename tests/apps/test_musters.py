@@ -354,12 +354,15 @@ def test_another_user_gets_404_through_every_endpoint(
         "sit-down": {"version": 1, "minutes": 30},
         "facts": {"facts": [fact(muster, "begin", held.now)]},
         "await": {"seen": 0, "paint": "Reed green", "day": None},
+        "try": {"command": {"do": "remove_unit", "unit": "pikes"}},
+        "alternatives": {"name": "less", "command": {"do": "remove_unit", "unit": "pikes"}},
     }
     walked = 0
     for path, methods in api.get_openapi_schema()["paths"].items():
         if "{muster_id}" not in path:
             continue
         address = path.replace("{muster_id}", str(muster["id"]))
+        address = address.replace("{alternative_id}", "1")
         for method in methods:
             body = bodies.get(address.rsplit("/", 1)[1], {})
             query = "?call=pikes.1/base" if address.endswith(("starts", "why", "left")) else ""
@@ -377,7 +380,11 @@ def test_another_user_gets_404_through_every_endpoint(
 
 def test_nobody_reads_anything_without_signing_in(db: None) -> None:
     guest = Client()
-    open_to_all = {"/api/me", "/api/sign-up", "/api/sign-in", "/api/open-demo"}
+    # Calendar programs sign in nowhere: who knows a private address may read those sittings, and
+    # nobody else learns even that there are any (test_plan_beside.py).
+    by_secret = "/api/calendar/{secret}.ics"
+    assert guest.get("/api/calendar/1.ics").status_code == 404
+    open_to_all = {"/api/me", "/api/sign-up", "/api/sign-in", "/api/open-demo", by_secret}
     for path, methods in api.get_openapi_schema()["paths"].items():
         if path in open_to_all:
             continue

@@ -16,7 +16,7 @@ from muster.cli.launch.steps import PYTHON, ROOT, RUN, SETTINGS, VENV, environme
 
 UNFINISHED = RUN / "tests-unfinished"
 
-BESIDE = ("tests/apps", "tests/core/plan", "tests/core/views", "tests/core/work")
+BESIDE = ("tests/apps", "tests/core/plan")
 """About as long as all the others, of which the browser takes most."""
 
 AT_ONCE = 2
