@@ -6,14 +6,9 @@ from a month to one evening and back, and a call is dragged; and how soon its ra
 
 from __future__ import annotations
 
-import sys
-import tempfile
-
 from selenium import webdriver
-from selenium.webdriver.chrome.options import Options
-from selenium.webdriver.chrome.service import Service
 
-from tests.browser.driving import ARGUMENTS, Browser
+from tests.bench.demo_browser import in_the_demo
 
 FRAMES = 150
 
@@ -91,20 +86,10 @@ def _two(took: list[float]) -> str:
     return f"{took[len(took) // 2]:.1f} / {took[int(len(took) * 0.95)]:.1f}"
 
 
-def main(address: str) -> None:
+def main() -> None:
     """Print the figures."""
-    options = Options()
-    for argument in (*ARGUMENTS, f"--user-data-dir={tempfile.mkdtemp()}"):
-        options.add_argument(argument)
-    driver = webdriver.Chrome(options=options, service=Service("/usr/bin/chromedriver"))
-    driver.set_script_timeout(120)
-    try:
-        browser = Browser(driver, address)
-        browser.size(1280, 800)
-        browser.go("/")
-        browser.press("Open the demo")
-        browser.find("//h1[.='Plan']")
-        driver.execute_script("localStorage.setItem('tour', 'ended')")
+    with in_the_demo(120) as browser:
+        driver = browser.driver
         muster = driver.execute_async_script(BEGIN)
         browser.go(f"/{muster}/plan")
         browser.press("Stop")
@@ -118,13 +103,11 @@ def main(address: str) -> None:
         row(driver, "zoom", ZOOM)
         browser.go(f"/{muster}/plan")
         browser.find("//button[contains(., 'Improve for')]")
-        rails = sorted(driver.execute_async_script(RAILS) for _ in range(1))
-        print(f"from the press to the rails: {rails[0]:.0f} ms")
+        rails_ms = driver.execute_async_script(RAILS)
+        print(f"from the press to the rails: {rails_ms:.0f} ms")
         row(driver, "drag", DRAG)
         driver.execute_script(DROP)
-    finally:
-        driver.quit()
 
 
 if __name__ == "__main__":
-    main(sys.argv[1] if len(sys.argv) > 1 else "http://127.0.0.1:8000")
+    main()

@@ -8,15 +8,10 @@ mixing bench at a drop more. ./crisp demo, then in another shell:
 from __future__ import annotations
 
 import statistics
-import sys
-import tempfile
-
-from selenium import webdriver
-from selenium.webdriver.chrome.options import Options
-from selenium.webdriver.chrome.service import Service
 
 from muster.core.recipes.recipe import MOST_PASSES
-from tests.browser.driving import ARGUMENTS, Browser
+from tests.bench.demo_browser import in_the_demo
+from tests.browser.driving import Browser
 
 CHANGES = 60
 SHORT = "vehicle-solvent"
@@ -105,34 +100,24 @@ def long_recipe(browser: Browser, many: int) -> str:
 
 def main() -> None:
     """Both rooms of the demo."""
-    options = Options()
-    options.binary_location = "/usr/bin/chromium"
-    for argument in (*ARGUMENTS, f"--user-data-dir={tempfile.mkdtemp()}"):
-        options.add_argument(argument)
-    driver = webdriver.Chrome(options=options, service=Service("/usr/bin/chromedriver"))
-    driver.set_script_timeout(20)
-    browser = Browser(driver, sys.argv[1] if len(sys.argv) > 1 else "http://127.0.0.1:8000")
-    browser.go("/")
-    browser.press("Open the demo")
-    browser.find("//h1[.='Plan']")
-    muster = driver.current_url.split("/")[3]
-    for many in (None, MOST_PASSES):
-        address = (
-            f"/{muster}/recipes?recipe={SHORT if many is None else long_recipe(browser, many)}"
-        )
-        browser.go(address)
-        browser.find("//li[@data-pass]")
-        frames(browser, f"{many or 'Eleven'} passes")
-        timed(browser, f"{many or 'Eleven'} passes, a coat more", "/api/draft-check", COAT)
-    browser.go(f"/{muster}/recipes?recipe={SHORT}")
-    browser.find("//summary[contains(., 'What if')]").click()
-    browser.find("//*[@role='slider']")
-    timed(browser, "Recipe editor", "/api/draft-check", TURN)
-    browser.press("Colour")
-    browser.press("Find a mix")
-    browser.find("//p[@role='status'][contains(., 'apart')]")
-    timed(browser, "Mixing bench", "/api/predict", DROP)
-    driver.quit()
+    with in_the_demo(20) as browser:
+        muster = browser.driver.current_url.split("/")[3]
+        for many in (None, MOST_PASSES):
+            address = (
+                f"/{muster}/recipes?recipe={SHORT if many is None else long_recipe(browser, many)}"
+            )
+            browser.go(address)
+            browser.find("//li[@data-pass]")
+            frames(browser, f"{many or 'Eleven'} passes")
+            timed(browser, f"{many or 'Eleven'} passes, a coat more", "/api/draft-check", COAT)
+        browser.go(f"/{muster}/recipes?recipe={SHORT}")
+        browser.find("//summary[contains(., 'What if')]").click()
+        browser.find("//*[@role='slider']")
+        timed(browser, "Recipe editor", "/api/draft-check", TURN)
+        browser.press("Colour")
+        browser.press("Find a mix")
+        browser.find("//p[@role='status'][contains(., 'apart')]")
+        timed(browser, "Mixing bench", "/api/predict", DROP)
 
 
 if __name__ == "__main__":

@@ -9,15 +9,9 @@ from __future__ import annotations
 import gzip
 import re
 import statistics
-import sys
-import tempfile
 from pathlib import Path
 
-from selenium import webdriver
-from selenium.webdriver.chrome.options import Options
-from selenium.webdriver.chrome.service import Service
-
-from tests.browser.driving import ARGUMENTS, Browser
+from tests.bench.demo_browser import in_the_demo
 
 DIST = Path(__file__).resolve().parents[2] / "web" / "dist"
 TIMES = 5
@@ -38,19 +32,6 @@ const look = () => {
 }
 look()
 """  # noqa: E501
-
-# What a room asks for after it can be used is answered before the next is opened: each from rest.
-REST = """
-const done = arguments[0]
-const count = () => performance.getEntriesByType('resource').length
-let [seen, since] = [count(), performance.now()]
-const look = () => {
-  if (count() !== seen) [seen, since] = [count(), performance.now()]
-  if (performance.now() - since > 1500) done()
-  else setTimeout(look, 100)
-}
-look()
-"""
 
 TENFOLD = """
 const done = arguments[0]
@@ -81,21 +62,11 @@ def first_script() -> int:
     return sum(len(gzip.compress((DIST / "assets" / name).read_bytes())) for name in names)
 
 
-def main(address: str) -> None:
+def main() -> None:
     """Print the figures."""
     print(f"first script: {first_script() / 1000:.0f} kB compressed")
-    options = Options()
-    for argument in (*ARGUMENTS, f"--user-data-dir={tempfile.mkdtemp()}"):
-        options.add_argument(argument)
-    driver = webdriver.Chrome(options=options, service=Service("/usr/bin/chromedriver"))
-    driver.set_script_timeout(240)
-    try:
-        browser = Browser(driver, address)
-        browser.size(1280, 800)
-        browser.go("/")
-        browser.press("Open the demo")
-        browser.find("//h1[.='Plan']")
-        driver.execute_script("localStorage.setItem('tour', 'ended')")
+    with in_the_demo(240) as browser:
+        driver = browser.driver
         musters = driver.execute_async_script(TENFOLD)
         driver.execute_cdp_cmd("Page.addScriptToEvaluateOnNewDocument", {"source": WATCH % READY})
         for muster, size in zip(musters, ("the demo", "ten times"), strict=True):
@@ -106,11 +77,12 @@ def main(address: str) -> None:
                     took.append(
                         browser.until(lambda: driver.execute_script("return window.usable"))
                     )
+                    # What else it asks for is answered first: each from rest.
+                    if room == "plan":
+                        browser.find("//tr[contains(., 'This plan')]")
                 span = f"{min(took):.0f} to {max(took):.0f}"
                 print(f"{size}, {room}: {statistics.median(took):.0f} ms ({span})")
-    finally:
-        driver.quit()
 
 
 if __name__ == "__main__":
-    main(sys.argv[1] if len(sys.argv) > 1 else "http://127.0.0.1:8000")
+    main()
