@@ -236,7 +236,7 @@ def for_tray(request: UserRequest, payload: TrayIn) -> TrayOut:
     unit = choices_of(muster).unit(payload.unit)
     if unit is None:
         raise Http404
-    recipe = whole_recipes(request.user.pk, [unit])[unit.recipe, unit.recipe_version]
+    recipe = whole_recipes(request.user.pk, [unit])[unit.recipe_key]
     one = next((each for each in recipe.passes if each.key == payload.key), None)
     if one is None:
         raise Http404

@@ -7,6 +7,7 @@ from ninja.security import django_auth
 from muster.api.accounts import router as accounts
 from muster.api.alternatives import router as alternatives
 from muster.api.bench import router as bench
+from muster.api.build import router as build
 from muster.api.calendar_feed import router as calendar
 from muster.api.draft_check import router as looking
 from muster.api.errors import MusterAPI, answer_errors
@@ -35,7 +36,7 @@ answer_errors(api)
 ROUTERS = (
     accounts, house, roll, roster, recipe_files, cards, recipes, looking, trials, prints, shelf,
     mixing, more, pots, targets, supplies, plan, alternatives, calendar,
-    bench, parts, vocabulary,
+    build, bench, parts, vocabulary,
 )  # fmt: skip
 for router in ROUTERS:
     api.add_router("", router)

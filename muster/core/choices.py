@@ -14,6 +14,7 @@ from zoneinfo import ZoneInfo, available_timezones
 from pydantic import AfterValidator, Field, TypeAdapter
 from pydantic.dataclasses import dataclass
 
+from muster.core.build.kit import Build
 from muster.core.errors import DomainError
 from muster.core.vocabulary import STRICT, Day, Kind, LocalTime, Moment, Name, Tier
 
@@ -75,6 +76,15 @@ class Unit:
     """How many models each tray holds, where they are not all of one size."""
     area_cm2: Annotated[float, Field(gt=0, le=100_000)] | None = None
     """Painted surface of one model, where it was measured."""
+    build: Build | None = None
+    """The kit that it is built of, and how."""
+
+    @property
+    def recipe_key(self) -> tuple[str, int]:
+        """Under which what it is painted by stands among everything derived: of a unit with a
+        build the recipe is its own."""
+        own = f"{self.recipe}/{self.id}" if self.build is not None else self.recipe
+        return (own, self.recipe_version)
 
 
 @dataclass(frozen=True, config=STRICT)

@@ -3,9 +3,10 @@
 from __future__ import annotations
 
 import logging
-from dataclasses import dataclass, replace
+from dataclasses import dataclass, field, replace
 from typing import Any
 
+from muster.core.build.built import BuiltRecipe
 from muster.core.choices import Unit
 from muster.core.colour.mixed_passes import coloured
 from muster.core.colour.names import by_name
@@ -14,13 +15,14 @@ from muster.core.facts.replay import BenchState, replay
 from muster.core.house import USUAL
 from muster.core.plan.plan import Plan
 from muster.core.plan.planner import Planner
-from muster.core.recipes.expand import expand_recipe
 from muster.core.recipes.recipe import Recipe
 from muster.core.snapshot import Snapshot
 from muster.core.stack.resolve_waits import ResolvedWaits, resolve_waits
 from muster.core.work.calls import Call, calls_of
 from muster.core.work.coats import with_coats
 from muster.core.work.instance import PlanInstance, build_instance
+from muster.core.work.kit_ticks import with_kits
+from muster.core.work.unit_recipe import Works, orders_between, unit_recipe
 
 log = logging.getLogger("muster")
 
@@ -41,6 +43,7 @@ class Derived:
     state: BenchState
     calls: dict[str, Call]
     instance: PlanInstance
+    works: Works = field(default_factory=dict)
     trouble: tuple[Trouble, ...] = ()
     """What could not be derived, and was left out so that the rest could."""
 
@@ -52,21 +55,27 @@ def derive(snapshot: Snapshot, keep_running: bool = True) -> Derived:
     paints = by_name(snapshot.shelf)
     recipes: dict[tuple[str, int], Recipe] = {}
     waits_by_recipe: dict[tuple[str, int], ResolvedWaits] = {}
+    works: dict[str, BuiltRecipe] = {}
+    known = {**snapshot.recipes, **snapshot.given}
     for unit in snapshot.choices.units:
-        name = (unit.recipe, unit.recipe_version)
-        if name not in recipes:
-            unfolded = expand_recipe(snapshot.recipes[name], snapshot.recipes).recipe
-            made = resolve_waits(unfolded, house.habits, tables)
+        for plain in (replace(unit, build=None), unit):
+            name = plain.recipe_key
+            if name in recipes:
+                continue
+            painted = unit_recipe(plain, known, house.habits, tables)
+            made = resolve_waits(painted.recipe, house.habits, tables)
             recipes[name], waits_by_recipe[name] = coloured(made.recipe, paints), made
-    snapshot = replace(snapshot, recipes=recipes)
-    passes = {
-        unit.id: recipes[unit.recipe, unit.recipe_version].passes for unit in snapshot.choices.units
-    }
-    told = with_coats(replay(snapshot.facts), passes)
+            if painted.built is not None:
+                works[unit.id] = painted.built
+    snapshot = replace(snapshot, recipes=recipes, given=known)
+    passes = {unit.id: recipes[unit.recipe_key].passes for unit in snapshot.choices.units}
+    told = with_kits(replay(snapshot.facts), snapshot.choices, works)
+    told = with_coats(told, passes)
     recoats = {name: made.recoats for name, made in waits_by_recipe.items()}
-    calls = calls_of(snapshot.choices, snapshot.recipes, told, recoats)
+    calls = calls_of(snapshot.choices, snapshot.recipes, told, recoats, works)
+    orders = (*snapshot.choices.order, *orders_between(snapshot.choices, works))
     instance = build_instance(
-        snapshot.choices,
+        replace(snapshot.choices, order=orders),
         calls,
         told,
         snapshot.now,
@@ -75,7 +84,7 @@ def derive(snapshot: Snapshot, keep_running: bool = True) -> Derived:
         snapshot.chores,
         waits_by_recipe,
     )
-    return Derived(snapshot, told, {call.id: call for call in calls}, instance)
+    return Derived(snapshot, told, {call.id: call for call in calls}, instance, works)
 
 
 def derive_what_can(snapshot: Snapshot, keep_running: bool = True) -> Derived:

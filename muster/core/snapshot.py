@@ -2,7 +2,8 @@
 
 from __future__ import annotations
 
-from dataclasses import dataclass
+from collections.abc import Mapping
+from dataclasses import dataclass, field
 from datetime import datetime
 from typing import Literal
 
@@ -38,3 +39,6 @@ class Snapshot:
     house: House = USUAL
     shelf: tuple[OwnedPaint, ...] = ()
     chores: tuple[Chore, ...] = ()
+    given: Mapping[tuple[str, int], Recipe] = field(default_factory=dict)
+    """Of a snapshot that was derived, the recipes as they were before: to derive other choices
+    from."""

@@ -32,6 +32,7 @@ INSTALLED_APPS = [
     "muster.apps.colour",
     "muster.apps.recipes",
     "muster.apps.roll",
+    "muster.apps.build",
     "muster.apps.bench",
     "muster.apps.plan",
 ]

@@ -2,7 +2,7 @@
 
 from __future__ import annotations
 
-from collections.abc import Iterable
+from collections.abc import Collection, Iterable
 from datetime import datetime
 from itertools import chain
 
@@ -17,8 +17,9 @@ from muster.core.by_name import ByName
 from muster.core.choices import Unit
 from muster.core.facts.fact import FACT, Fact
 from muster.core.facts.replay import replay
-from muster.core.recipes.expand import expand_recipe
+from muster.core.recipes.expand import Known
 from muster.core.recipes.recipe import Recipe
+from muster.core.work.unit_recipe import unit_recipe
 
 
 def used_from(user: User, kept: list[ShelfEntry]) -> list[ShelfEntry]:
@@ -39,9 +40,10 @@ def used_from(user: User, kept: list[ShelfEntry]) -> list[ShelfEntry]:
     units = {
         muster: choices.units for muster, _, choices in all_choices(user.pk) if muster in facts
     }
-    recipes = whole_recipes(user.pk, chain.from_iterable(units.values()))
+    known = versions_of(user.pk, _named(chain.from_iterable(units.values())))
     used = ByName[float]()
     for muster, told in facts.items():
+        recipes = _unfolded(units[muster], known)
         for paint, ml in used_since(since, units[muster], recipes, replay(told)).items():
             used[paint] = used.get(paint, 0.0) + ml
     return less(kept, used)
@@ -64,8 +66,17 @@ def stock_of(kept: Iterable[ShelfEntry]) -> ByName[Stock]:
     return found
 
 
-def whole_recipes(owner_id: int, units: Iterable[Unit]) -> dict[tuple[str, int], Recipe]:
-    """The versions that units follow, nested recipes unfolded."""
-    wanted = {(unit.recipe, unit.recipe_version) for unit in units}
-    known = versions_of(owner_id, wanted)
-    return {name: expand_recipe(known[name], known).recipe for name in wanted if name in known}
+def whole_recipes(owner_id: int, units: Collection[Unit]) -> dict[tuple[str, int], Recipe]:
+    """What units are painted by, unfolded and built of their kits; units of one muster."""
+    return _unfolded(units, versions_of(owner_id, _named(units)))
+
+
+def _named(units: Iterable[Unit]) -> set[tuple[str, int]]:
+    return {(unit.recipe, unit.recipe_version) for unit in units}
+
+
+def _unfolded(units: Iterable[Unit], known: Known) -> dict[tuple[str, int], Recipe]:
+    return {
+        unit.recipe_key: unit_recipe(unit, known).recipe for unit in units
+        if (unit.recipe, unit.recipe_version) in known
+    }  # fmt: skip

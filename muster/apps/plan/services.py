@@ -9,6 +9,7 @@ from django.db import transaction
 from pydantic import ValidationError
 
 from muster.apps import clock
+from muster.apps.build.services import remember
 from muster.apps.plan.current import current_plan
 from muster.apps.plan.snapshots import recipes_of, snapshot_of
 from muster.apps.recipes.queries import newest_version, versions_of
@@ -51,6 +52,7 @@ def change(user: User, muster_id: int, seen: int, wanted: Command) -> Muster:
     if isinstance(wanted, AddUnit | EditUnit):
         _refuse_missing_recipe(muster, choices)
     keep(muster, choices, label)
+    remember(user, before, choices)
     # A choice that leaves something without a plan is refused as a whole; what was so before it
     # does not stand in its way.
     trouble = current_plan(muster).derived.trouble

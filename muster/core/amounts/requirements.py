@@ -12,6 +12,7 @@ from muster.core.amounts.film import THIRSTY, Amount, amount, surface_share
 from muster.core.by_name import ByName
 from muster.core.choices import Unit
 from muster.core.colour.mixed_passes import thins
+from muster.core.craft.zones import ZONES
 from muster.core.facts.replay import BenchState
 from muster.core.recipes.recipe import Pass, Recipe
 from muster.core.work.calls import Call
@@ -51,7 +52,8 @@ def amount_of(one: Pass, unit: Unit, models: int, recipe: Recipe) -> Amount:
     ground = films[0].key if films else ""
     first = ground == one.key or (coat == 1 and ground[:17] == key)
     first = first and recipe.material in THIRSTY
-    part = unit.area_cm2 is None and one.part is not None
+    sized = recipe.parts and any(zone in ZONES[unit.kind] for zone in one.zones)
+    part = unit.area_cm2 is None and one.part is not None and not sized
     area = area_of(unit) * (PART_SHARE if part else 1)
     surface = 1.0 if part else surface_share(unit.kind, one)
     return amount(one, unit.kind, area, models, surface, first)
@@ -77,7 +79,7 @@ def still_needed(
     """By paint and unit, ml of everything that is not ticked yet; each call leaves its rest."""
     found = ByName[_Sum]()
     for call in calls:
-        recipe = recipes[call.unit.recipe, call.unit.recipe_version]
+        recipe = recipes[call.unit.recipe_key]
         for one, left in _coats_left(call, state):
             taken = amount_of(one, call.unit, len(left), recipe)
             for paint, ml in split(one, taken.ml).items():
@@ -118,7 +120,7 @@ def used_since(
     rested: set[tuple[str, str, str]] = set()
     for (unit_id, _, key), tick in state.ticks.items():
         unit = by_id.get(unit_id)
-        recipe = recipes.get((unit.recipe, unit.recipe_version)) if unit else None
+        recipe = recipes.get(unit.recipe_key) if unit else None
         one = _worked(recipe, key) if recipe else None
         if unit is None or recipe is None or one is None:
             continue

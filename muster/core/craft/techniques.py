@@ -265,6 +265,7 @@ TECHNIQUES: dict[str, Technique] = {
         Technique("pin", Grade.NONE, 0, None, 4,
                   _of(T.TOOLLESS, T.COLOURLESS, T.HANDLES, T.STRENGTHENS), act="bare"),
         Technique("test-fit", Grade.NONE, 0, None, 3, _of(T.TOOLLESS, T.COLOURLESS), act="bare"),
+        Technique("stretch", Grade.NONE, 0, None, 3, _of(T.TOOLLESS, T.COLOURLESS), act="bare"),
         Technique("soak", Grade.NONE, 0, None, 1, _of(T.TOOLLESS, T.COLOURLESS, T.SOAKS),
                   act="bare"),
         Technique("dip", Grade.FLOOD, 1, "white glue", 1, _of(T.UNDERCOAT, T.SKINS, T.TOOLLESS)),

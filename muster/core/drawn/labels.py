@@ -30,7 +30,7 @@ def tray_tickets(derived: Derived, board: Board, address: str) -> list[Page]:
         unit = names.get(strip.id.rsplit(".", 1)[0])
         if strip.id not in next_call or unit is None:
             continue
-        recipe = derived.snapshot.recipes[unit.recipe, unit.recipe_version]
+        recipe = derived.snapshot.recipes[unit.recipe_key]
         lines = [f"{unit.count} {unit.name}, 1/{unit.scale}", recipe.name,
                  f"first {next_call[strip.id].name}"]  # fmt: skip
         pages.append(_ticket(strip, lines, f"{address}{strip.id}"))

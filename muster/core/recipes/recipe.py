@@ -31,6 +31,9 @@ MOST_PASSES = 120
 SPARE_PASSES = 40
 """What an undercoat, habits and repairs may add to it."""
 
+BUILT_PASSES = 1_000
+"""Of a recipe that is built of a kit: its passes, parts, jobs and joints."""
+
 MOST_PARTS = 99
 """Of one paint in a mix."""
 
@@ -83,6 +86,19 @@ class PartMaterial:
     material: Name
 
 
+@dataclass(frozen=True, config=STRICT)
+class RecipePart:
+    """A part, the zones that are its own, and the part that takes it up (None: the main one).
+
+    Where a recipe has such rows, a part is on its own until a pass joins it ``onto`` another, and
+    the main part is worked without it until then.
+    """
+
+    part: PartName
+    zones: Annotated[tuple[Name, ...], Field(max_length=20)] = ()
+    onto: PartName | None = None
+
+
 PartMaterials = Annotated[
     tuple[PartMaterial, ...], Field(max_length=40), BeforeValidator(_by_name)
 ]  # fmt: skip
@@ -108,7 +124,8 @@ class Pass:
     zones. ``dilution``: parts of thinner to one of paint. ``varnish_share``: of varnish in the
     paint, whose sheen is the ``finish``. ``soak_s``: seconds in the liquid. ``materials``: the two
     that meet at a joint. ``fragile``: what is fitted snaps in the hand. ``varied``: tools or
-    patterns are changed from model to model.
+    patterns are changed from model to model. ``onto``: of a joint, the part that takes the part up,
+    where that is not the main one.
     """
 
     key: Annotated[str, Field(pattern=r"^[a-z0-9-]{1,24}$")]
@@ -132,6 +149,7 @@ class Pass:
     wants: Annotated[tuple[Name, ...], Field(max_length=12)] = ()
     tier: Tier = "table"
     part: PartName | None = None
+    onto: PartName | None = None
     note: Annotated[str, Field(max_length=400)] = ""
     medium: Name | None = None
     carrier: Name | None = None
@@ -179,7 +197,7 @@ class Recipe:
     name: Name
     kind: Kind
     version: Annotated[int, Field(ge=1, le=1_000_000)]
-    passes: Annotated[tuple[Pass, ...], Field(min_length=1, max_length=MOST_PASSES + SPARE_PASSES)]
+    passes: Annotated[tuple[Pass, ...], Field(min_length=1, max_length=BUILT_PASSES)]
     material: Name = "polystyrene"
     """A ``Material``, or a material of the user's own."""
     materials: PartMaterials = ()
@@ -189,6 +207,8 @@ class Recipe:
     """Parts that snap in the hand."""
     scale: Scale = 72
     """For which its minutes and sizes of marks are said: 72 for 1/72."""
+    parts: Annotated[tuple[RecipePart, ...], Field(max_length=120)] = ()
+    """Parts with zones of their own, where it is built of a kit."""
 
     def for_tier(self, tier: Tier) -> tuple[Pass, ...]:
         """The passes worth doing for models seen from that distance."""

@@ -11,7 +11,7 @@ from dataclasses import dataclass
 
 from muster.core.craft.tables import Tables
 from muster.core.craft.techniques import OTHER, Technique, TechniqueTrait
-from muster.core.craft.zones import DETAIL_ZONES, JOINTS, Zone, inside_of, zones_of
+from muster.core.craft.zones import DETAIL_ZONES, JOINTS, Zone, inside_of, within, zones_of
 from muster.core.recipes.recipe import Pass, Recipe
 
 
@@ -40,6 +40,8 @@ def slug(zone: str) -> str:
 def reaches(recipe: Recipe, tables: Tables) -> tuple[Reach, ...]:
     """By pass, the zones that it meets."""
     known = tables.zones[recipe.kind]
+    if recipe.parts:
+        return _of_kit(recipe, known, tables)
     ways = [tables.techniques.get(one.technique, OTHER) for one in recipe.passes]
     parts = _parts(recipe, known, ways)
     first = next((index for index, way in enumerate(ways) if not way.paint_free), 0)
@@ -52,6 +54,52 @@ def reaches(recipe: Recipe, tables: Tables) -> tuple[Reach, ...]:
         )
         found.append(_reach(index, one, ground or way.paint_free, known, parts))
     return tuple(found)
+
+
+def _of_kit(recipe: Recipe, known: Mapping[str, Zone], tables: Tables) -> tuple[Reach, ...]:
+    """By pass, the zones that it meets, where the recipe says whose each zone is: those of what
+    hangs together with the part that it works."""
+    top: dict[str | None, str | None] = {row.part: row.part for row in recipe.parts}
+    owner = {zone: row.part for row in recipe.parts for zone in row.zones}
+
+    def held(part: str | None) -> str | None:
+        while part is not None and top.get(part, part) != part:
+            part = top[part]
+        return part
+
+    found = []
+    for one in recipe.passes:
+        named = [zone for zone in one.zones if zone not in (*DETAIL_ZONES, JOINTS)]
+        mine = [row for row in recipe.parts if held(row.part) == one.part]
+        if named:
+            touched = list(dict.fromkeys(z for n in named for z in _with_inner(known, n)))
+        elif one.part is None:
+            touched = list(zones_of(known, one.zones, one.all_but))
+            touched += [zone for row in mine for zone in row.zones if zone not in known]
+        else:
+            touched = list(dict.fromkeys(
+                zone for row in mine for own in row.zones for zone in _with_inner(known, own)
+            )) or [one.part]  # fmt: skip
+        out = {zone for name in one.all_but for zone in _with_inner(known, name)}
+        met = [
+            zone for zone in touched
+            if zone not in out and held(_owner_of(zone, owner, known)) == one.part
+        ]  # fmt: skip
+        found.append(Reach(tuple(met) or tuple(touched) if one.part is not None else tuple(met)))
+        joins = tables.techniques.get(one.technique, OTHER).has(TechniqueTrait.JOINS)
+        if joins and one.part is not None and one.onto != one.part:
+            top[one.part] = one.onto
+    return tuple(found)
+
+
+def _with_inner(known: Mapping[str, Zone], name: str) -> tuple[str, ...]:
+    return inside_of(known, name) if name in known else (name,)
+
+
+def _owner_of(zone: str, owner: Mapping[str, str], known: Mapping[str, Zone]) -> str | None:
+    """The part that has a zone, or what that lies in; None: the main one."""
+    names = within(known, zone) if zone in known else (zone,)
+    return next((owner[name] for name in names if name in owner), None)
 
 
 def _parts(recipe: Recipe, known: Mapping[str, Zone], ways: list[Technique]) -> dict[str, _Part]:

@@ -102,7 +102,7 @@ def _card(
         for caution in cautions.get((call.unit.id, pass_and_coat(key)[0]), ())
     ]
     part = call.first
-    recipe = derived.snapshot.recipes[call.unit.recipe, call.unit.recipe_version]
+    recipe = derived.snapshot.recipes[call.unit.recipe_key]
     left = len(call.models) - len(ticked)
     taken = amount_of(part, call.unit, left or len(call.models), recipe)
     return CallCard(
@@ -177,7 +177,7 @@ def _cautions(derived: Derived) -> dict[tuple[str, str], list[Caution]]:
     found: dict[tuple[str, str], list[Caution]] = {}
     by_recipe = {name: cautions_of(one) for name, one in derived.snapshot.recipes.items()}
     for unit in derived.snapshot.choices.units:
-        for caution in by_recipe[unit.recipe, unit.recipe_version]:
+        for caution in by_recipe[unit.recipe_key]:
             # A coat's key holds the first letters of its pass's.
             for key in {caution.key, caution.key[:17]}:
                 found.setdefault((unit.id, key), []).append(caution)

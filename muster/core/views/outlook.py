@@ -127,7 +127,7 @@ def _proposed(derived: Derived) -> Splits:
     choices = derived.snapshot.choices
     found = {}
     for unit in choices.units:
-        passes = derived.snapshot.recipes[unit.recipe, unit.recipe_version].for_tier(unit.tier)
+        passes = derived.snapshot.recipes[unit.recipe_key].for_tier(unit.tier)
         found[unit.id] = _cut(unit.count, proposed_size(unit, passes, choices.rack))
     return found
 

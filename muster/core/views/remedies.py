@@ -245,7 +245,8 @@ def _quicker_recipes(
             for one in others
             if one.kind == unit.kind and one.id != mine.id and not is_effect(one)
         ]  # fmt: skip
-        if unit.id in begun or not fitting:
+        # What is built of a kit is no longer told apart by its recipe alone.
+        if unit.id in begun or not fitting or unit.build is not None:
             continue
         best = min(fitting, key=minutes)
         gain = (minutes(mine) - minutes(best)) * unit.count

@@ -2,7 +2,7 @@
 
 from __future__ import annotations
 
-from dataclasses import dataclass
+from dataclasses import dataclass, replace
 from datetime import date, datetime, time
 
 from muster.core.choices import Unit
@@ -81,7 +81,7 @@ def roll_of(derived: Derived) -> list[UnitRow]:
         by_tray.setdefault(tray_id(call), []).append(call)
     rows = []
     for unit in choices.units:
-        recipe = derived.snapshot.recipes[unit.recipe, unit.recipe_version]
+        recipe = derived.snapshot.recipes[unit.recipe_key]
         passes = recipe.for_tier(unit.tier)
         trays = trays_of(unit, passes, choices.rack)
         strips = []
@@ -100,8 +100,9 @@ def roll_of(derived: Derived) -> list[UnitRow]:
         )
         pips = [pip for strip in strips for pip in strip.pips]
         rows.append(
+            # How it is built is shown in its own room.
             UnitRow(
-                unit, recipe.name, strips, len(trays[0]),
+                replace(unit, build=None), recipe.name, strips, len(trays[0]),
                 proposed_size(unit, passes, choices.rack), round(left / 3600, 2),
                 sum(pip.done == pip.of for pip in pips),
             )

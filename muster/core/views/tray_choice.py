@@ -38,7 +38,7 @@ def splits_of(derived: Derived) -> Splits:
     choices = derived.snapshot.choices
     found: Splits = {}
     for unit in choices.units:
-        passes = derived.snapshot.recipes[unit.recipe, unit.recipe_version].for_tier(unit.tier)
+        passes = derived.snapshot.recipes[unit.recipe_key].for_tier(unit.tier)
         found[unit.id] = tuple(len(models) for models in trays_of(unit, passes, choices.rack))
     return found
 
@@ -97,7 +97,7 @@ def _other_splits(
     derived: Derived, unit: Unit, now: tuple[int, ...], most: int
 ) -> Iterator[tuple[int, ...]]:
     """Splits worth trying: even ones by number of trays, and one tray smaller than the others."""
-    recipe = derived.snapshot.recipes[unit.recipe, unit.recipe_version]
+    recipe = derived.snapshot.recipes[unit.recipe_key]
     natural = proposed_size(unit, recipe.for_tier(unit.tier), derived.snapshot.choices.rack)
     count = unit.count
     seen = {now}

@@ -4,7 +4,7 @@ one another."""
 from __future__ import annotations
 
 from collections.abc import Iterable, Iterator, Mapping
-from dataclasses import dataclass
+from dataclasses import dataclass, replace
 from graphlib import CycleError, TopologicalSorter
 from itertools import pairwise
 from types import MappingProxyType
@@ -63,9 +63,18 @@ def follows_of(
 
 def _chained(one: Call, two: Call, waits_by_recipe: WaitsByRecipe) -> Follows:
     """The link between two calls of a tray that follow one another."""
+    found = _link_between(one, two, waits_by_recipe)
+    dry = one.last.dry_min or 0.0
+    if one.built and one.path != two.path and found.stand_min < dry:
+        # Another item takes it up: nothing else keeps hands off what is wet or not yet set.
+        return replace(found, stand_min=dry, clock=one.last.clock)
+    return found
+
+
+def _link_between(one: Call, two: Call, waits_by_recipe: WaitsByRecipe) -> Follows:
     last = one.last
     as_settled = Follows(one, two, last.stand_min or 0.0, last.window_min, last.clock)
-    made = waits_by_recipe.get((one.unit.recipe, one.unit.recipe_version))
+    made = waits_by_recipe.get(one.unit.recipe_key)
     if made is None or pass_and_coat(two.first.key)[1] > 1:
         return as_settled
     asks = _asks_of(made, two.first)
@@ -87,9 +96,12 @@ def _further_back(calls: list[Call], waits_by_recipe: WaitsByRecipe) -> Iterator
     trays: dict[tuple[str, int], list[Call]] = {}
     for call in calls:
         trays.setdefault((call.unit.id, call.tray), []).append(call)
+    apart = [each for each in trays.values() if all(_apart(call) for call in each)]
     for mine in trays.values():
-        lasts = _last_by_key(mine)
-        made = waits_by_recipe.get((mine[0].unit.recipe, mine[0].unit.recipe_version))
+        # A part's own tray lies under the passes of every tray that it is joined into.
+        under = [call for each in apart for call in each if call.unit.id == mine[0].unit.id]
+        lasts = _last_by_key([*under, *mine])
+        made = waits_by_recipe.get(mine[0].unit.recipe_key)
         for call in mine if made is not None else ():
             for one in call.passes:
                 asks = _asks_of(made, one) if made and pass_and_coat(one.key)[1] < 2 else None
@@ -97,6 +109,11 @@ def _further_back(calls: list[Call], waits_by_recipe: WaitsByRecipe) -> Iterator
                     before = lasts.get(ask.before) or lasts.get(ask.before[:17])
                     if before and before.id != call.id:
                         yield Follows(before, call, ask.minutes, None, ask.clock)
+
+
+def _apart(call: Call) -> bool:
+    """Whether it works a part that is not joined to anything in it."""
+    return call.built and call.first.part is not None and call.onto is None
 
 
 def _last_by_key(calls: list[Call]) -> dict[str, Call]:

@@ -1,0 +1,1 @@
+"""Build: kits that a user has built, remembered for the next unit of the same."""

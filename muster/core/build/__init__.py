@@ -1,0 +1,1 @@
+"""Build: what to leave apart, and what must come before what."""

@@ -1,0 +1,65 @@
+"""What Build says of a joint, with its figures."""
+
+from __future__ import annotations
+
+from muster.core.build.assess import Assessment
+from muster.core.build.kit import Joint, Kit, Way
+from muster.core.build.needs import part_name
+
+WORDS: dict[Way, str] = {
+    "fix": "fix first", "apart": "paint apart", "lift": "lift off as one", "mask": "fix and mask",
+}  # fmt: skip
+
+LEAST_MIN = 0.5
+"""A difference that is worth a word."""
+
+
+def title_of_joint(kit: Kit, joint: Joint) -> str:
+    """The tracks on the lower hull."""
+    part = kit.part(joint.part)
+    name = part.name if part else joint.part
+    return f"{name} on the {part_name(kit, joint.onto)}"
+
+
+def reason_of(kit: Kit, joint: Joint, mine: Assessment, others: list[Assessment]) -> str:
+    """Why this way: what it saves beside the next best, what it costs, and what to look to."""
+    name = part_name(kit, joint.part)
+    head = {"fix": f"Fix the {name} first", "apart": f"Leave the {name} apart",
+            "lift": f"Dry-fit the {name}, lift off as one with the "
+                    f"{part_name(kit, joint.lifts or joint.onto)}",
+            "mask": f"Fix the {name} and mask it"}[mine.way]  # fmt: skip
+    if not others:
+        return f"{head}."
+    other = min(others, key=lambda one: one.minutes)
+    saved = _more(other, mine)
+    costs = _more(mine, other)
+    if mine.minutes > other.minutes + LEAST_MIN:
+        more = mine.minutes - other.minutes
+        said = f"costs {more:.0f} min a model more than to {WORDS[other.way]}"
+    elif saved:
+        said = f"saves {_listed(saved)} a model"
+        if costs:
+            said += f", costs {_listed(costs)}"
+    else:
+        said = f"no quicker way: to {WORDS[other.way]} takes as long"
+    free = ""
+    if mine.slot > 0 and joint.keep_free:
+        free = f"; keep {joint.keep_free} free of paint"
+    return f"{head}: {said}{free}."
+
+
+def _more(one: Assessment, than: Assessment) -> list[tuple[str, float]]:
+    """What takes longer in one than in the other, the most first; two at most."""
+    theirs: dict[str, float] = {}
+    for line in than.lines:
+        theirs[line.what] = theirs.get(line.what, 0.0) + line.minutes
+    found: dict[str, float] = {}
+    for line in one.lines:
+        found[line.what] = found.get(line.what, 0.0) + line.minutes
+    rows = [(what, minutes - theirs.get(what, 0.0)) for what, minutes in found.items()]
+    rows = [row for row in rows if row[1] >= LEAST_MIN]
+    return sorted(rows, key=lambda row: -row[1])[:2]
+
+
+def _listed(rows: list[tuple[str, float]]) -> str:
+    return " and ".join(f"{max(1, round(minutes))} min of {what}" for what, minutes in rows)
