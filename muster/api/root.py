@@ -20,6 +20,7 @@ from muster.api.prints import router as prints
 from muster.api.recipe_cards import router as cards
 from muster.api.recipe_files import router as recipe_files
 from muster.api.recipes import router as recipes
+from muster.api.rescale import router as rescale
 from muster.api.roster import router as roster
 from muster.api.schemes import router as more
 from muster.api.shelf import router as shelf
@@ -36,7 +37,7 @@ answer_errors(api)
 ROUTERS = (
     accounts, house, roll, roster, recipe_files, cards, recipes, looking, trials, prints, shelf,
     mixing, more, pots, targets, supplies, plan, alternatives, calendar,
-    build, bench, parts, vocabulary,
+    build, rescale, bench, parts, vocabulary,
 )  # fmt: skip
 for router in ROUTERS:
     api.add_router("", router)

@@ -9,6 +9,7 @@ export interface Room {
 /** Rooms keep their numbers; those that are still to be built have none here. */
 export const rooms: Room[] = [
   { name: 'roll', label: 'Roll', key: '1' },
+  { name: 'build', label: 'Build', key: '2' },
   { name: 'colour', label: 'Colour', key: '3' },
   { name: 'recipes', label: 'Recipes', key: '4' },
   { name: 'plan', label: 'Plan', key: '5' },
@@ -24,6 +25,7 @@ export const router = createRouter({
     { path: '/parts', name: 'parts', component: () => import('./rooms/parts/Parts.vue') },
     { path: '/begin', name: 'begin', component: () => import('./rooms/begin/Begin.vue') },
     { path: '/:id(\\d+)/roll', name: 'roll', component: () => import('./rooms/roll/Roll.vue') },
+    { path: '/:id(\\d+)/build', name: 'build', component: () => import('./rooms/build/Build.vue') },
     {
       path: '/:id(\\d+)/recipes',
       name: 'recipes',

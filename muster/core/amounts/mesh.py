@@ -14,6 +14,7 @@ from muster.core.errors import DomainError
 MOST_BYTES = 40_000_000
 MOST_FACES = 800_000
 MM_OF_INCH = 25.4
+UNITS = {"mm": 1.0, "cm": 10.0, "inch": MM_OF_INCH}
 LEAST_MM, MOST_MM = 5.0, 600.0
 """Of a model's longest side on the table: beyond, its unit or scale is doubtful."""
 
@@ -34,11 +35,38 @@ def measured(data: bytes, file_scale: float, scale: float, unit: str = "mm") -> 
 
     Raises DomainError for what is no mesh, too large, or empty.
     """
-    units = {"mm": 1.0, "cm": 10.0, "inch": MM_OF_INCH}
-    if unit not in units:
-        raise DomainError(f"unit '{unit}': use {', '.join(units)}")
+    mesh = loaded_mesh(data)
+    faces = len(mesh.faces)
+    times = times_of(file_scale, scale, unit)
+    size = np.asarray(mesh.extents, dtype=float) * times
+    warnings = []
+    closed = bool(mesh.is_watertight)
+    if not closed:
+        warnings.append("the mesh has holes: its area is that of the faces that are there")
+    longest = float(size.max())
+    if longest < LEAST_MM:
+        as_inches = longest * MM_OF_INCH / UNITS[unit]
+        guess = f"; in inches it would be {as_inches:.0f} mm" if unit == "mm" else ""
+        warnings.append(f"it would stand {longest:.2g} mm long{guess}: check unit and scale")
+    elif longest > MOST_MM:
+        warnings.append(f"it would stand {longest:.0f} mm long: check unit and scale")
+    return Measured(
+        float(mesh.area) * times**2 / 100, (float(size[0]), float(size[1]), float(size[2])),
+        faces, closed, tuple(warnings),
+    )  # fmt: skip
+
+
+def times_of(file_scale: float, scale: float, unit: str = "mm") -> float:
+    """Millimetres on the table for one unit of the file. Raises DomainError."""
+    if unit not in UNITS:
+        raise DomainError(f"unit '{unit}': use {', '.join(UNITS)}")
     if not all(0 < one < float("inf") for one in (file_scale, scale)):
         raise DomainError("scales are above 0: 1 for real size, 72 for 1/72")
+    return UNITS[unit] * file_scale / scale
+
+
+def loaded_mesh(data: bytes) -> trimesh.Trimesh:
+    """A mesh from an STL. Raises DomainError for what is no mesh, too large, or empty."""
     if len(data) > MOST_BYTES:
         raise DomainError(f"the mesh is larger than {MOST_BYTES // 1_000_000} MB: simplify it")
     if _faces_said(data) > MOST_FACES:
@@ -53,23 +81,7 @@ def measured(data: bytes, file_scale: float, scale: float, unit: str = "mm") -> 
         raise DomainError("the mesh has no faces: export it again as STL")
     if faces > MOST_FACES:
         raise DomainError(f"the mesh has more than {MOST_FACES} faces: simplify it")
-    times = units[unit] * file_scale / scale
-    size = np.asarray(mesh.extents, dtype=float) * times
-    warnings = []
-    closed = bool(mesh.is_watertight)
-    if not closed:
-        warnings.append("the mesh has holes: its area is that of the faces that are there")
-    longest = float(size.max())
-    if longest < LEAST_MM:
-        as_inches = longest * MM_OF_INCH / units[unit]
-        guess = f"; in inches it would be {as_inches:.0f} mm" if unit == "mm" else ""
-        warnings.append(f"it would stand {longest:.2g} mm long{guess}: check unit and scale")
-    elif longest > MOST_MM:
-        warnings.append(f"it would stand {longest:.0f} mm long: check unit and scale")
-    return Measured(
-        float(mesh.area) * times**2 / 100, (float(size[0]), float(size[1]), float(size[2])),
-        faces, closed, tuple(warnings),
-    )  # fmt: skip
+    return mesh
 
 
 def _faces_said(data: bytes) -> int:

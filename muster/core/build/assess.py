@@ -9,6 +9,7 @@ from __future__ import annotations
 from collections.abc import Mapping
 from dataclasses import dataclass, field
 from functools import cached_property
+from typing import Literal
 
 from muster.core.build.kit import REOPENS, Build, Cover, Joint, Kit, Risk, Way, onto_of
 from muster.core.build.stages import Stage, Staged
@@ -48,11 +49,17 @@ back."""
 
 @dataclass(frozen=True, slots=True)
 class CostLine:
-    """Some of a joint's minutes, and what they go into. ``risk``: how often, times mending it."""
+    """Some of a joint's minutes, and what they go into. ``kind``: work; getting at what is out of
+    reach; or a chance, how often something happens times mending it."""
 
     what: str
     minutes: float
-    risk: bool = False
+    kind: Literal["work", "reach", "chance"] = "work"
+
+    @property
+    def risk(self) -> bool:
+        """Whether it is no work that is planned."""
+        return self.kind != "work"
 
 
 @dataclass(frozen=True)
@@ -194,7 +201,7 @@ class Assessor:
         lost = tuple(self._lost(joint, slot))
         for cover in lost:
             name = cover.called or cover.zone
-            lines.append(CostLine(f"getting at {name}", BARE_MIN * cover.share, True))
+            lines.append(CostLine(f"getting at {name}", BARE_MIN * cover.share, "reach"))
         lines += self._risks(joint, way, slot, painted)
         kept = tuple(one for one in lines if one.minutes > 0)
         return Assessment(joint.id, way, slot, kept, lost)
@@ -237,7 +244,7 @@ class Assessor:
     def _risks(self, joint: Joint, way: Way, slot: int, painted: bool) -> list[CostLine]:
         said = [one for one in joint.risks if one.way == way]
         found = [
-            CostLine(one.words, one.often * one.mend_min, True)
+            CostLine(one.words, one.often * one.mend_min, "chance")
             for one in said or usual_risks(joint, way, painted)
         ]
         part = self.kit.part(joint.part)
@@ -249,7 +256,9 @@ class Assessor:
             ]  # fmt: skip
             often = min(1.0, SNAPS * len(rough) + SNAPS_BRUSHED * len(brushed))
             many = len(rough) + len(brushed)
-            found.append(CostLine(f"it snaps in one of {many} passes", often * SNAPPED_MIN, True))
+            found.append(
+                CostLine(f"it snaps in one of {many} passes", often * SNAPPED_MIN, "chance")
+            )
         return found
 
     def pinned(self, part: str) -> bool:
@@ -270,18 +279,18 @@ def usual_risks(joint: Joint, way: Way, painted: bool) -> tuple[Risk, ...]:
     """What tends to go wrong with a joint like this. Common practice."""
     found = []
     if way == "mask":
-        found.append(Risk(way, "paint under the tape", 0.3, 4))
+        found.append(Risk(way, "paint creeps under the tape", 0.3, 4))
     if way == "apart" and painted:
         if joint.hold == "glue":
-            found.append(Risk(way, "paint on faces that are glued", 0.15, 3))
+            found.append(Risk(way, "there is paint on glued faces", 0.15, 3))
         if joint.aligns:
             found.append(Risk(way, "it sits crooked", 0.3, 12))
         if joint.gap:
-            found.append(Risk(way, "a gap that is filled after paint", 0.6, 15))
+            found.append(Risk(way, "a gap is filled after paint", 0.6, 15))
     if way == "lift":
         found.append(Risk(way, "the run comes apart", 0.15, 6))
         if joint.gap:
-            found.append(Risk(way, "a gap that is filled after paint", 0.6, 15))
+            found.append(Risk(way, "a gap is filled after paint", 0.6, 15))
     if joint.weak and way in ("fix", "mask"):
         found.append(Risk(way, "it comes off in the hand", 0.3, 5))
     elif joint.weak and painted:

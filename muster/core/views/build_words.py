@@ -2,7 +2,9 @@
 
 from __future__ import annotations
 
-from muster.core.build.assess import Assessment
+from dataclasses import replace
+
+from muster.core.build.assess import Assessment, CostLine
 from muster.core.build.kit import Joint, Kit, Way
 from muster.core.build.needs import part_name
 
@@ -48,18 +50,27 @@ def reason_of(kit: Kit, joint: Joint, mine: Assessment, others: list[Assessment]
     return f"{head}: {said}{free}."
 
 
-def _more(one: Assessment, than: Assessment) -> list[tuple[str, float]]:
+def _more(one: Assessment, than: Assessment) -> list[CostLine]:
     """What takes longer in one than in the other, the most first; two at most."""
     theirs: dict[str, float] = {}
     for line in than.lines:
         theirs[line.what] = theirs.get(line.what, 0.0) + line.minutes
-    found: dict[str, float] = {}
+    found: dict[str, CostLine] = {}
     for line in one.lines:
-        found[line.what] = found.get(line.what, 0.0) + line.minutes
-    rows = [(what, minutes - theirs.get(what, 0.0)) for what, minutes in found.items()]
-    rows = [row for row in rows if row[1] >= LEAST_MIN]
-    return sorted(rows, key=lambda row: -row[1])[:2]
+        before = found.get(line.what)
+        minutes = line.minutes + (before.minutes if before else 0.0)
+        found[line.what] = CostLine(line.what, minutes, line.kind)
+    rows = [
+        replace(line, minutes=line.minutes - theirs.get(line.what, 0.0)) for line in found.values()
+    ]
+    rows = [row for row in rows if row.minutes >= LEAST_MIN]
+    return sorted(rows, key=lambda row: -row.minutes)[:2]
 
 
-def _listed(rows: list[tuple[str, float]]) -> str:
-    return " and ".join(f"{max(1, round(minutes))} min of {what}" for what, minutes in rows)
+def _listed(rows: list[CostLine]) -> str:
+    said = []
+    for row in rows:
+        minutes = max(1, round(row.minutes))
+        joins = "in case" if row.kind == "chance" else "of"
+        said.append(f"{minutes} min {joins} {row.what}")
+    return " and ".join(said)

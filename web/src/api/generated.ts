@@ -24,6 +24,66 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/build/kits": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Kits
+         * @description What to start from; templates made for a kind first.
+         */
+        get: operations["muster_api_build_kits"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/build/rescale": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Rescale
+         * @description Arithmetic alone. Raises DomainError for an unknown plate.
+         */
+        post: operations["muster_api_rescale_rescale"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/build/rescale/mesh": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Mesh
+         * @description Thin places of an STL. Raises DomainError for a file that is no mesh, or too large.
+         */
+        post: operations["muster_api_rescale_mesh"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/calendar/{secret}.ics": {
         parameters: {
             query?: never;
@@ -565,6 +625,106 @@ export interface paths {
          * @description Passes of the same name across units, and how far apart they are, the farthest first.
          */
         get: operations["muster_api_schemes_accents"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/musters/{muster_id}/build": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Rows
+         * @description Every unit, with what it is built of. Raises Http404.
+         */
+        get: operations["muster_api_build_rows"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/musters/{muster_id}/build/{unit}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * View
+         * @description A unit as it is built. Raises Http404; DomainError for a unit that is gone.
+         */
+        get: operations["muster_api_build_view"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/musters/{muster_id}/build/{unit}/apart": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Apart
+         * @description What painting apart saves: two plans. Raises Http404; DomainError for what is gone.
+         */
+        get: operations["muster_api_build_apart"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/musters/{muster_id}/build/{unit}/try": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Tried
+         * @description Build as it would be; nothing is changed. Raises DomainError where it is refused.
+         */
+        post: operations["muster_api_build_tried"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/musters/{muster_id}/build/{unit}/ways": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Ways
+         * @description The ways of a joint, each planned. Raises Http404; DomainError for what is gone.
+         */
+        get: operations["muster_api_build_ways"];
         put?: never;
         post?: never;
         delete?: never;
@@ -2149,7 +2309,7 @@ export interface components {
          */
         AlternativeIn: {
             /** Command */
-            command: components["schemas"]["AddEvening"] | components["schemas"]["AddUnit"] | components["schemas"]["CutCall"] | components["schemas"]["SetOrder"] | components["schemas"]["DropOrder"] | components["schemas"]["EditUnit"] | components["schemas"]["EndWeekly"] | components["schemas"]["FinishFirst"] | components["schemas"]["LeaveOutCall"] | components["schemas"]["MoveEvening"] | components["schemas"]["PinCall"] | components["schemas"]["PutOffCall"] | components["schemas"]["RemoveEvening"] | components["schemas"]["RemoveUnit"] | components["schemas"]["SetHours"] | components["schemas"]["SetParadeDay"] | components["schemas"]["SetRack"] | components["schemas"]["SetSpare"] | components["schemas"]["WaiveNeed"] | components["schemas"]["Together"];
+            command: components["schemas"]["AddEvening"] | components["schemas"]["AddUnit"] | components["schemas"]["CutCall"] | components["schemas"]["SetOrder"] | components["schemas"]["DropOrder"] | components["schemas"]["SetKit"] | components["schemas"]["EditKit"] | components["schemas"]["EditUnit"] | components["schemas"]["EndWeekly"] | components["schemas"]["FinishFirst"] | components["schemas"]["LeaveOutCall"] | components["schemas"]["MoveEvening"] | components["schemas"]["NoteMishap"] | components["schemas"]["PinCall"] | components["schemas"]["PutOffCall"] | components["schemas"]["RemoveEvening"] | components["schemas"]["RemoveUnit"] | components["schemas"]["SetBuild"] | components["schemas"]["SetHours"] | components["schemas"]["SetJoint"] | components["schemas"]["SetParadeDay"] | components["schemas"]["SetRack"] | components["schemas"]["SetSpare"] | components["schemas"]["WaiveNeed"] | components["schemas"]["Together"];
             /** Name */
             name: string;
         };
@@ -2159,7 +2319,7 @@ export interface components {
          */
         AlternativeOut: {
             /** Command */
-            command: components["schemas"]["AddEvening"] | components["schemas"]["AddUnit"] | components["schemas"]["CutCall"] | components["schemas"]["SetOrder"] | components["schemas"]["DropOrder"] | components["schemas"]["EditUnit"] | components["schemas"]["EndWeekly"] | components["schemas"]["FinishFirst"] | components["schemas"]["LeaveOutCall"] | components["schemas"]["MoveEvening"] | components["schemas"]["PinCall"] | components["schemas"]["PutOffCall"] | components["schemas"]["RemoveEvening"] | components["schemas"]["RemoveUnit"] | components["schemas"]["SetHours"] | components["schemas"]["SetParadeDay"] | components["schemas"]["SetRack"] | components["schemas"]["SetSpare"] | components["schemas"]["WaiveNeed"] | components["schemas"]["Together"];
+            command: components["schemas"]["AddEvening"] | components["schemas"]["AddUnit"] | components["schemas"]["CutCall"] | components["schemas"]["SetOrder"] | components["schemas"]["DropOrder"] | components["schemas"]["SetKit"] | components["schemas"]["EditKit"] | components["schemas"]["EditUnit"] | components["schemas"]["EndWeekly"] | components["schemas"]["FinishFirst"] | components["schemas"]["LeaveOutCall"] | components["schemas"]["MoveEvening"] | components["schemas"]["NoteMishap"] | components["schemas"]["PinCall"] | components["schemas"]["PutOffCall"] | components["schemas"]["RemoveEvening"] | components["schemas"]["RemoveUnit"] | components["schemas"]["SetBuild"] | components["schemas"]["SetHours"] | components["schemas"]["SetJoint"] | components["schemas"]["SetParadeDay"] | components["schemas"]["SetRack"] | components["schemas"]["SetSpare"] | components["schemas"]["WaiveNeed"] | components["schemas"]["Together"];
             /** Id */
             id: number;
             /** Name */
@@ -2228,6 +2388,20 @@ export interface components {
             one: string;
             /** Two */
             two: string;
+        };
+        /**
+         * ApartPlan
+         * @description A unit as it is built beside the same with all fixed first, both planned.
+         */
+        ApartPlan: {
+            /** Evenings */
+            evenings: number;
+            /** Fixed Evenings */
+            fixed_evenings: number;
+            /** Fixed Hands On S */
+            fixed_hands_on_s: number;
+            /** Hands On S */
+            hands_on_s: number;
         };
         /**
          * Appearance
@@ -2491,6 +2665,115 @@ export interface components {
             area_cm2: number;
         };
         /**
+         * Build
+         * @description A kit as one unit is built of it. ``since``: what was painted before was painted whole.
+         */
+        Build: {
+            /**
+             * Choices
+             * @default []
+             */
+            choices: components["schemas"]["JointChoice"][];
+            /**
+             * Jobs Done
+             * @default []
+             */
+            jobs_done: string[];
+            /**
+             * Jobs Left
+             * @default []
+             */
+            jobs_left: string[];
+            kit: components["schemas"]["Kit"];
+            /**
+             * Mishaps
+             * @default []
+             */
+            mishaps: components["schemas"]["Mishap"][];
+            /** Since */
+            since?: string | null;
+        };
+        /**
+         * BuildChange
+         * @description A change to try.
+         */
+        BuildChange: {
+            /** Command */
+            command: components["schemas"]["AddEvening"] | components["schemas"]["AddUnit"] | components["schemas"]["CutCall"] | components["schemas"]["SetOrder"] | components["schemas"]["DropOrder"] | components["schemas"]["SetKit"] | components["schemas"]["EditKit"] | components["schemas"]["EditUnit"] | components["schemas"]["EndWeekly"] | components["schemas"]["FinishFirst"] | components["schemas"]["LeaveOutCall"] | components["schemas"]["MoveEvening"] | components["schemas"]["NoteMishap"] | components["schemas"]["PinCall"] | components["schemas"]["PutOffCall"] | components["schemas"]["RemoveEvening"] | components["schemas"]["RemoveUnit"] | components["schemas"]["SetBuild"] | components["schemas"]["SetHours"] | components["schemas"]["SetJoint"] | components["schemas"]["SetParadeDay"] | components["schemas"]["SetRack"] | components["schemas"]["SetSpare"] | components["schemas"]["WaiveNeed"] | components["schemas"]["Together"];
+        };
+        /**
+         * BuildOut
+         * @description A unit as it is built; none where it is of one piece.
+         */
+        BuildOut: {
+            /** Version */
+            version: number;
+            view: components["schemas"]["BuildView"] | null;
+        };
+        /**
+         * BuildRow
+         * @description A unit in the list of Build.
+         */
+        BuildRow: {
+            /** Joints */
+            joints: number;
+            /** Kind */
+            kind: string;
+            /** Kit */
+            kit: string | null;
+            /** Models */
+            models: number;
+            /** Name */
+            name: string;
+            /** Scale */
+            scale: number;
+            /** Unit */
+            unit: string;
+            /** Warnings */
+            warnings: number;
+        };
+        /**
+         * BuildView
+         * @description A unit as it is built.
+         */
+        BuildView: {
+            build: components["schemas"]["Build"];
+            /** Columns */
+            columns: components["schemas"]["Column"][];
+            /** Evenings Least */
+            evenings_least: number;
+            /** Findings */
+            findings: components["schemas"]["FindingOut"][];
+            /** Gap Min */
+            gap_min: number;
+            /** Left Over */
+            left_over: string[];
+            /** Minutes */
+            minutes: number;
+            /** Models */
+            models: number;
+            /** Mouths */
+            mouths: components["schemas"]["Mouth"][];
+            /** Name */
+            name: string;
+            /** Not Cleaned */
+            not_cleaned: number;
+            /** Order */
+            order: components["schemas"]["OrderStep"][];
+            /** Pieces */
+            pieces: number;
+            /** Replaced */
+            replaced: string[];
+            /** Saved Min */
+            saved_min: number;
+            /** Scale */
+            scale: number;
+            /** Streams */
+            streams: components["schemas"]["Stream"][];
+            /** Unit */
+            unit: string;
+        };
+        /**
          * BuyIn
          * @description Millilitres that came.
          */
@@ -2583,12 +2866,27 @@ export interface components {
             why: string[];
         };
         /**
+         * Caution
+         * @description One caution. ``serious``: asked once a sitting before the call begins.
+         */
+        Caution: {
+            /** Key */
+            key: string;
+            /**
+             * Serious
+             * @default false
+             */
+            serious: boolean;
+            /** Words */
+            words: string;
+        };
+        /**
          * ChangesIn
          * @description The changes to try.
          */
         ChangesIn: {
             /** Command */
-            command: components["schemas"]["AddEvening"] | components["schemas"]["AddUnit"] | components["schemas"]["CutCall"] | components["schemas"]["SetOrder"] | components["schemas"]["DropOrder"] | components["schemas"]["EditUnit"] | components["schemas"]["EndWeekly"] | components["schemas"]["FinishFirst"] | components["schemas"]["LeaveOutCall"] | components["schemas"]["MoveEvening"] | components["schemas"]["PinCall"] | components["schemas"]["PutOffCall"] | components["schemas"]["RemoveEvening"] | components["schemas"]["RemoveUnit"] | components["schemas"]["SetHours"] | components["schemas"]["SetParadeDay"] | components["schemas"]["SetRack"] | components["schemas"]["SetSpare"] | components["schemas"]["WaiveNeed"] | components["schemas"]["Together"];
+            command: components["schemas"]["AddEvening"] | components["schemas"]["AddUnit"] | components["schemas"]["CutCall"] | components["schemas"]["SetOrder"] | components["schemas"]["DropOrder"] | components["schemas"]["SetKit"] | components["schemas"]["EditKit"] | components["schemas"]["EditUnit"] | components["schemas"]["EndWeekly"] | components["schemas"]["FinishFirst"] | components["schemas"]["LeaveOutCall"] | components["schemas"]["MoveEvening"] | components["schemas"]["NoteMishap"] | components["schemas"]["PinCall"] | components["schemas"]["PutOffCall"] | components["schemas"]["RemoveEvening"] | components["schemas"]["RemoveUnit"] | components["schemas"]["SetBuild"] | components["schemas"]["SetHours"] | components["schemas"]["SetJoint"] | components["schemas"]["SetParadeDay"] | components["schemas"]["SetRack"] | components["schemas"]["SetSpare"] | components["schemas"]["WaiveNeed"] | components["schemas"]["Together"];
         };
         /**
          * Chore
@@ -2623,12 +2921,36 @@ export interface components {
             b: number;
         };
         /**
+         * Closed
+         * @description A place that can no longer be reached, from a column on; ``seen``: it still shows.
+         */
+        Closed: {
+            /** Called */
+            called: string;
+            /** Column */
+            column: number;
+            /** Seen */
+            seen: boolean;
+        };
+        /**
+         * Column
+         * @description A pass, as a place along the streams; ``group``: what of the work it is.
+         */
+        Column: {
+            /** Group */
+            group: string;
+            /** Key */
+            key: string;
+            /** Name */
+            name: string;
+        };
+        /**
          * CommandIn
          * @description A command, with the version that the caller saw.
          */
         CommandIn: {
             /** Command */
-            command: components["schemas"]["AddEvening"] | components["schemas"]["AddUnit"] | components["schemas"]["CutCall"] | components["schemas"]["SetOrder"] | components["schemas"]["DropOrder"] | components["schemas"]["EditUnit"] | components["schemas"]["EndWeekly"] | components["schemas"]["FinishFirst"] | components["schemas"]["LeaveOutCall"] | components["schemas"]["MoveEvening"] | components["schemas"]["PinCall"] | components["schemas"]["PutOffCall"] | components["schemas"]["RemoveEvening"] | components["schemas"]["RemoveUnit"] | components["schemas"]["SetHours"] | components["schemas"]["SetParadeDay"] | components["schemas"]["SetRack"] | components["schemas"]["SetSpare"] | components["schemas"]["WaiveNeed"] | components["schemas"]["Together"];
+            command: components["schemas"]["AddEvening"] | components["schemas"]["AddUnit"] | components["schemas"]["CutCall"] | components["schemas"]["SetOrder"] | components["schemas"]["DropOrder"] | components["schemas"]["SetKit"] | components["schemas"]["EditKit"] | components["schemas"]["EditUnit"] | components["schemas"]["EndWeekly"] | components["schemas"]["FinishFirst"] | components["schemas"]["LeaveOutCall"] | components["schemas"]["MoveEvening"] | components["schemas"]["NoteMishap"] | components["schemas"]["PinCall"] | components["schemas"]["PutOffCall"] | components["schemas"]["RemoveEvening"] | components["schemas"]["RemoveUnit"] | components["schemas"]["SetBuild"] | components["schemas"]["SetHours"] | components["schemas"]["SetJoint"] | components["schemas"]["SetParadeDay"] | components["schemas"]["SetRack"] | components["schemas"]["SetSpare"] | components["schemas"]["WaiveNeed"] | components["schemas"]["Together"];
             /** Version */
             version: number;
         };
@@ -2643,6 +2965,42 @@ export interface components {
             factor: number;
             /** Humidity */
             humidity: number[];
+        };
+        /**
+         * Cover
+         * @description What a joint closes: a share of a zone that from then on a spray or a brush does not reach.
+         *
+         *     ``seen``: whether it still shows at the end; what nobody sees needs no paint. ``called``: what
+         *     of the zone it is, such as inner wheels.
+         */
+        Cover: {
+            /**
+             * Brushed
+             * @default false
+             */
+            brushed: boolean;
+            /**
+             * Called
+             * @default
+             */
+            called: string;
+            /**
+             * Seen
+             * @default false
+             */
+            seen: boolean;
+            /**
+             * Share
+             * @default 1
+             */
+            share: number;
+            /**
+             * Sprayed
+             * @default false
+             */
+            sprayed: boolean;
+            /** Zone */
+            zone: string;
         };
         /**
          * Credentials
@@ -2872,6 +3230,29 @@ export interface components {
             tray_name: string;
         };
         /**
+         * EditKit
+         * @description One row as given, in the place of the one of its id, or added; ``job_done`` says of a job
+         *     whether it is done (None: as proposed); ``remove`` takes a row out, a part with its joints.
+         */
+        EditKit: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            do: "edit_kit";
+            /** Done */
+            done?: boolean | null;
+            job?: components["schemas"]["Job"] | null;
+            /** Job Done */
+            job_done?: string | null;
+            joint?: components["schemas"]["Joint"] | null;
+            part?: components["schemas"]["Part"] | null;
+            /** Remove */
+            remove?: string | null;
+            /** Unit */
+            unit: string;
+        };
+        /**
          * EditUnit
          * @description Change what is given of a unit.
          *
@@ -3009,6 +3390,42 @@ export interface components {
         FactsIn: {
             /** Facts */
             facts: components["schemas"]["Fact"][];
+        };
+        /**
+         * Fault
+         * @description What is wrong with a kit, to be met again on the next one.
+         */
+        Fault: {
+            /**
+             * Kind
+             * @enum {string}
+             */
+            kind: "fit" | "gap" | "missing" | "brittle" | "odd part" | "ejector marks";
+            /** Part */
+            part: string;
+            /**
+             * Words
+             * @default
+             */
+            words: string;
+        };
+        /**
+         * FindingOut
+         * @description What is wrong, in words, and what to do.
+         */
+        FindingOut: {
+            /** Code */
+            code: string;
+            /** Joint */
+            joint: string | null;
+            /** Offers */
+            offers: components["schemas"]["OfferOut"][];
+            /** Part */
+            part: string | null;
+            /** Severity */
+            severity: string;
+            /** Words */
+            words: string;
         };
         /**
          * FinishFirst
@@ -3315,6 +3732,49 @@ export interface components {
             words: string;
         };
         /**
+         * Job
+         * @description Work on a part besides painting and joining.
+         *
+         *     ``before``: the joint that must still be open; ``after``: the joint that must be closed.
+         *     ``zone``: where it is done; ``hidden_by``: joints of which each hides the place at the end, so
+         *     that nobody sees whether it was done. ``needed``: it is done all the same.
+         */
+        Job: {
+            /** After */
+            after?: string | null;
+            /** Before */
+            before?: string | null;
+            /**
+             * Hidden By
+             * @default []
+             */
+            hidden_by: string[];
+            /** Id */
+            id: string;
+            /**
+             * Minutes
+             * @default 2
+             */
+            minutes: number;
+            /**
+             * Name
+             * @default
+             */
+            name: string;
+            /**
+             * Needed
+             * @default false
+             */
+            needed: boolean;
+            /** Part */
+            part: string;
+            /**
+             * Work
+             * @enum {string}
+             */
+            work: "cut" | "clean" | "wash" | "drill" | "pin" | "fill" | "sand" | "score" | "seal" | "test-fit" | "mask" | "stretch";
+        };
+        /**
          * Join
          * @description One changeover, shared: the second call goes on with the family that the first has open.
          */
@@ -3328,6 +3788,144 @@ export interface components {
             first: string;
             /** Second */
             second: string;
+        };
+        /**
+         * Joint
+         * @description Where a part meets the one that takes it up.
+         *
+         *     ``adhesive``: where it is not the usual one of the two materials. ``fit_min``: to fit it bare;
+         *     ``again_min``: what fitting it to painted parts takes beyond that; ``mask_min``: to mask one
+         *     side off; ``hard``: how much longer a brush takes beside it, as a share. ``closes``: parts
+         *     whose joints can no longer be reached. ``aligns``: other parts go by it. ``weak``: it comes off
+         *     again unless it is pinned. ``gap``: it is filled and sanded, and must then be bare. ``lifts``:
+         *     the part with which it can be lifted off as one. ``keep_free``: faces, bores or slides that
+         *     paint would spoil.
+         */
+        Joint: {
+            /** Adhesive */
+            adhesive?: string | null;
+            /**
+             * Again Min
+             * @default 1
+             */
+            again_min: number;
+            /**
+             * Aligns
+             * @default false
+             */
+            aligns: boolean;
+            /**
+             * Closes
+             * @default []
+             */
+            closes: string[];
+            /**
+             * Covers
+             * @default []
+             */
+            covers: components["schemas"]["Cover"][];
+            /**
+             * Fit Min
+             * @default 2
+             */
+            fit_min: number;
+            /**
+             * Gap
+             * @default false
+             */
+            gap: boolean;
+            /**
+             * Hard
+             * @default 0.3
+             */
+            hard: number;
+            /**
+             * Hold
+             * @default glue
+             * @enum {string}
+             */
+            hold: "glue" | "magnet" | "peg" | "clip" | "slide";
+            /** Id */
+            id: string;
+            /**
+             * Keep Free
+             * @default
+             */
+            keep_free: string;
+            /** Lifts */
+            lifts?: string | null;
+            /**
+             * Mask Min
+             * @default 4
+             */
+            mask_min: number;
+            /** Onto */
+            onto: string;
+            /** Part */
+            part: string;
+            /**
+             * Risks
+             * @default []
+             */
+            risks: components["schemas"]["Risk"][];
+            /**
+             * Weak
+             * @default false
+             */
+            weak: boolean;
+        };
+        /**
+         * JointChoice
+         * @description What the user has said of a joint: how it is done, and before which pass it is closed
+         *     (``end``: after the last).
+         */
+        JointChoice: {
+            /** Before */
+            before?: string | null;
+            /** Joint */
+            joint: string;
+            /** Way */
+            way?: ("fix" | "apart" | "lift" | "mask") | null;
+        };
+        /**
+         * Kit
+         * @description The parts of one model and how they go together; the first part is the main one.
+         */
+        Kit: {
+            /**
+             * Faults
+             * @default []
+             */
+            faults: components["schemas"]["Fault"][];
+            /**
+             * Jobs
+             * @default []
+             */
+            jobs: components["schemas"]["Job"][];
+            /**
+             * Joints
+             * @default []
+             */
+            joints: components["schemas"]["Joint"][];
+            /** Name */
+            name: string;
+            /** Parts */
+            parts: components["schemas"]["Part"][];
+            /**
+             * Template
+             * @default
+             */
+            template: string;
+        };
+        /**
+         * KitsOut
+         * @description Kits to start from: those built before, the newest first, and templates.
+         */
+        KitsOut: {
+            /** Known */
+            known: components["schemas"]["Kit"][];
+            /** Templates */
+            templates: components["schemas"]["TemplateOut"][];
         };
         /**
          * Known
@@ -3508,6 +4106,20 @@ export interface components {
             weekly: string;
         };
         /**
+         * MagnetSize
+         * @description A magnet, and the hole for it, in mm.
+         */
+        MagnetSize: {
+            /** Depth Mm */
+            depth_mm: number;
+            /** Diameter Mm */
+            diameter_mm: number;
+            /** Drill Mm */
+            drill_mm: number;
+            /** Height Mm */
+            height_mm: number;
+        };
+        /**
          * MatchIn
          * @description A colour that is meant, when dry.
          */
@@ -3566,6 +4178,21 @@ export interface components {
             touch: number;
         };
         /**
+         * MemberIn
+         * @description A member as it is in the file.
+         */
+        MemberIn: {
+            /**
+             * Member
+             * @enum {string}
+             */
+            member: "wall" | "rod";
+            /** Mm */
+            mm: number;
+            /** Name */
+            name: string;
+        };
+        /**
          * MeshOut
          * @description A mesh as the model would stand.
          */
@@ -3578,6 +4205,28 @@ export interface components {
             size_mm: number[];
             /** Warnings */
             warnings: string[];
+        };
+        /**
+         * Mishap
+         * @description What nobody planned: a part lost or broken, a joint that came off again, on these models.
+         */
+        Mishap: {
+            /** Id */
+            id: string;
+            /**
+             * Minutes
+             * @default 5
+             */
+            minutes: number;
+            /** Models */
+            models: number[];
+            /** Part */
+            part: string;
+            /**
+             * What
+             * @enum {string}
+             */
+            what: "came off" | "broken" | "lost" | "re-glued";
         };
         /**
          * MissedWindow
@@ -3609,6 +4258,41 @@ export interface components {
              * @default 1
              */
             parts: number;
+        };
+        /**
+         * Mouth
+         * @description A joint. ``said``: whether the user has chosen its way or its place.
+         */
+        Mouth: {
+            /** Column */
+            column: number;
+            /** Earliest */
+            earliest: number;
+            /** Holds */
+            holds: string;
+            /** Joint */
+            joint: string;
+            /** Moved */
+            moved: boolean;
+            /** Onto */
+            onto: string;
+            /** Part */
+            part: string;
+            /** Reason */
+            reason: string;
+            /** Said */
+            said: boolean;
+            /** Title */
+            title: string;
+            /** Trouble */
+            trouble: string;
+            /**
+             * Way
+             * @enum {string}
+             */
+            way: "fix" | "apart" | "lift" | "mask";
+            /** Ways */
+            ways: components["schemas"]["WayRow"][];
         };
         /**
          * MoveEvening
@@ -3741,6 +4425,43 @@ export interface components {
             subject: components["schemas"]["Subject"];
         };
         /**
+         * NoteMishap
+         * @description Something went wrong on these models: mending it is work to come. A joint that came off is
+         *     weak from then on, here and in the kit as it is remembered.
+         */
+        NoteMishap: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            do: "note_mishap";
+            /**
+             * Minutes
+             * @default 5
+             */
+            minutes: number;
+            /** Models */
+            models: number[];
+            /** Part */
+            part: string;
+            /** Unit */
+            unit: string;
+            /**
+             * What
+             * @enum {string}
+             */
+            what: "came off" | "broken" | "lost" | "re-glued";
+        };
+        /**
+         * OfferOut
+         * @description A way out of a finding: the build as it would be.
+         */
+        OfferOut: {
+            build: components["schemas"]["Build"];
+            /** Words */
+            words: string;
+        };
+        /**
          * Option
          * @description A value, and what it is called.
          */
@@ -3773,6 +4494,30 @@ export interface components {
             after: string;
             /** Before */
             before: string;
+        };
+        /**
+         * OrderStep
+         * @description A line of the list for the bench. ``done``: models on which it is ticked.
+         */
+        OrderStep: {
+            /** Cautions */
+            cautions: components["schemas"]["Caution"][];
+            /** Done */
+            done: number;
+            /** Key */
+            key: string;
+            /** Kind */
+            kind: string;
+            /** Minutes */
+            minutes: number;
+            /** Name */
+            name: string;
+            /** Note */
+            note: string;
+            /** Of */
+            of: number;
+            /** Part */
+            part: string | null;
         };
         /**
          * Outlook
@@ -4038,6 +4783,75 @@ export interface components {
             twins: number[];
         };
         /**
+         * Part
+         * @description What of a model comes off its frame, or out of a printer, as one; or a group of them.
+         *
+         *     ``zones``: what of the model's surface is its own. ``material``: where it is not the recipe's.
+         *     ``pieces``: how many it stands for. ``painted``: no: it stays as it is, or another unit's
+         *     recipe paints it. ``option``: of the parts with one option, one is ``fitted``. ``unit``: a part
+         *     that is a model of another unit of the muster. ``together``: those of all models are worked as
+         *     one tray.
+         */
+        Part: {
+            /**
+             * Fitted
+             * @default true
+             */
+            fitted: boolean;
+            /**
+             * Fragile
+             * @default false
+             */
+            fragile: boolean;
+            /**
+             * From Kit
+             * @default
+             */
+            from_kit: string;
+            /** Id */
+            id: string;
+            /** Material */
+            material?: ("polystyrene" | "resin" | "metal" | "photo-etch" | "print" | "polythene" | "vinyl" | "clear" | "wood" | "board" | "card" | "cork" | "foam" | "plaster" | "cloth" | "scatter") | null;
+            /** Name */
+            name: string;
+            /**
+             * Option
+             * @default
+             */
+            option: string;
+            /**
+             * Painted
+             * @default true
+             */
+            painted: boolean;
+            /**
+             * Pieces
+             * @default 1
+             */
+            pieces: number;
+            /** Scale */
+            scale?: number | null;
+            /** Size Mm */
+            size_mm?: number | null;
+            /**
+             * Spares
+             * @default 0
+             */
+            spares: number;
+            /**
+             * Together
+             * @default false
+             */
+            together: boolean;
+            /** Unit */
+            unit?: string | null;
+            /**
+             * Zones
+             * @default []
+             */
+            zones: string[];
+        };
+        /**
          * PartMaterial
          * @description What a part is made of, where that is not what the rest is made of.
          */
@@ -4064,7 +4878,8 @@ export interface components {
          *     zones. ``dilution``: parts of thinner to one of paint. ``varnish_share``: of varnish in the
          *     paint, whose sheen is the ``finish``. ``soak_s``: seconds in the liquid. ``materials``: the two
          *     that meet at a joint. ``fragile``: what is fitted snaps in the hand. ``varied``: tools or
-         *     patterns are changed from model to model.
+         *     patterns are changed from model to model. ``onto``: of a joint, the part that takes the part up,
+         *     where that is not the main one.
          */
         Pass: {
             /** Adhesive */
@@ -4146,6 +4961,8 @@ export interface components {
              * @default
              */
             note: string;
+            /** Onto */
+            onto?: string | null;
             /** Open Min */
             open_min?: number | null;
             /** Part */
@@ -4738,6 +5555,11 @@ export interface components {
             materials: components["schemas"]["PartMaterial"][];
             /** Name */
             name: string;
+            /**
+             * Parts
+             * @default []
+             */
+            parts: components["schemas"]["RecipePart"][];
             /** Passes */
             passes: components["schemas"]["Pass"][];
             /**
@@ -4782,6 +5604,24 @@ export interface components {
             recipe: components["schemas"]["Recipe"];
             /** Used By */
             used_by: components["schemas"]["UsedBy"][];
+        };
+        /**
+         * RecipePart
+         * @description A part, the zones that are its own, and the part that takes it up (None: the main one).
+         *
+         *     Where a recipe has such rows, a part is on its own until a pass joins it ``onto`` another, and
+         *     the main part is worked without it until then.
+         */
+        RecipePart: {
+            /** Onto */
+            onto?: string | null;
+            /** Part */
+            part: string;
+            /**
+             * Zones
+             * @default []
+             */
+            zones: string[];
         };
         /**
          * RecipePreview
@@ -4890,6 +5730,107 @@ export interface components {
             pots: number | null;
             /** Short Ml */
             short_ml: number;
+        };
+        /**
+         * RescaleIn
+         * @description A print as it is, and for what.
+         */
+        RescaleIn: {
+            /** Face Mm */
+            face_mm?: [
+                number,
+                number
+            ] | null;
+            /** File Scale */
+            file_scale: number;
+            /**
+             * Members
+             * @default []
+             */
+            members: components["schemas"]["MemberIn"][];
+            /**
+             * Plate
+             * @default small resin
+             */
+            plate: string;
+            /**
+             * Printer
+             * @default resin
+             * @enum {string}
+             */
+            printer: "resin" | "filament";
+            /**
+             * Rods Mm
+             * @default []
+             */
+            rods_mm: number[];
+            /** Scale */
+            scale: number;
+            /** Size Mm */
+            size_mm?: [
+                number,
+                number,
+                number
+            ] | null;
+        };
+        /**
+         * RescaleOut
+         * @description The print as it will be; ``on_plate``: how many at once, None where no size was given.
+         */
+        RescaleOut: {
+            /** Least Rod Mm */
+            least_rod_mm: number;
+            /** Least Wall Mm */
+            least_wall_mm: number;
+            magnet: components["schemas"]["MagnetSize"] | null;
+            /** Members */
+            members: components["schemas"]["Thickened"][];
+            /** On Plate */
+            on_plate: number | null;
+            /** Percent */
+            percent: number;
+            /** Plates */
+            plates: string[];
+            /** Rods */
+            rods: components["schemas"]["RodSize"][];
+            /** Size Mm */
+            size_mm: [
+                number,
+                number,
+                number
+            ] | null;
+        };
+        /**
+         * Risk
+         * @description What can go wrong with one way of a joint: how often, and the minutes to mend it.
+         */
+        Risk: {
+            /** Mend Min */
+            mend_min: number;
+            /** Often */
+            often: number;
+            /**
+             * Way
+             * @enum {string}
+             */
+            way: "fix" | "apart" | "lift" | "mask";
+            /** Words */
+            words: string;
+        };
+        /**
+         * RodSize
+         * @description What stands for something round in life: its diameter at scale, the rod nearest to it, the
+         *     drill for that rod (mm); ``off``: by what share the rod is too thick or too thin.
+         */
+        RodSize: {
+            /** At Scale Mm */
+            at_scale_mm: number;
+            /** Drill Mm */
+            drill_mm: number;
+            /** Off */
+            off: number;
+            /** Rod Mm */
+            rod_mm: number;
         };
         /**
          * RosterIn
@@ -5063,6 +6004,25 @@ export interface components {
             warnings: string[];
         };
         /**
+         * SetBuild
+         * @description A unit is built so; ``words``: what was changed.
+         */
+        SetBuild: {
+            build: components["schemas"]["Build"];
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            do: "set_build";
+            /** Unit */
+            unit: string;
+            /**
+             * Words
+             * @default
+             */
+            words: string;
+        };
+        /**
          * SetHours
          * @description Say between which hours of each day something holds, such as daylight.
          */
@@ -5084,6 +6044,40 @@ export interface components {
             start: string;
             /** Tag */
             tag: string;
+        };
+        /**
+         * SetJoint
+         * @description A joint is done in one of its ways, closed before a pass (``end``: after the last); neither:
+         *     as the program proposes.
+         */
+        SetJoint: {
+            /** Before */
+            before?: string | null;
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            do: "set_joint";
+            /** Joint */
+            joint: string;
+            /** Unit */
+            unit: string;
+            /** Way */
+            way?: ("fix" | "apart" | "lift" | "mask") | null;
+        };
+        /**
+         * SetKit
+         * @description A unit is built of a kit; None: of one piece again, as its recipe says.
+         */
+        SetKit: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            do: "set_kit";
+            kit?: components["schemas"]["Kit"] | null;
+            /** Unit */
+            unit: string;
         };
         /**
          * SetOrder
@@ -5245,6 +6239,30 @@ export interface components {
             fogs_below_celsius: number;
         };
         /**
+         * Stream
+         * @description A part. ``joins``: the column before which it is joined to ``into`` (None: the main part).
+         */
+        Stream: {
+            /** Closed */
+            closed: components["schemas"]["Closed"][];
+            /** Into */
+            into: string | null;
+            /** Joins */
+            joins: number | null;
+            /** Joint */
+            joint: string | null;
+            /** Minutes */
+            minutes: number;
+            /** Name */
+            name: string;
+            /** Part */
+            part: string;
+            /** Pieces */
+            pieces: number;
+            /** Swatches */
+            swatches: components["schemas"]["Swatch"][];
+        };
+        /**
          * Subject
          * @description What a recipe is for: of what the model and its parts are made, whether they are played with,
          *     which of them are fragile, and for which scale its minutes are said.
@@ -5303,6 +6321,20 @@ export interface components {
             need: components["schemas"]["Requirement"];
         };
         /**
+         * Swatch
+         * @description Paint that lies on a part: which pass, and what it looks like.
+         */
+        Swatch: {
+            /** Colour */
+            colour: string | null;
+            /** Column */
+            column: number;
+            /** Finish */
+            finish: string | null;
+            /** Name */
+            name: string;
+        };
+        /**
          * SwatchOut
          * @description A swatch as it was read, with its fact's id.
          */
@@ -5345,6 +6377,86 @@ export interface components {
             unit: string;
         };
         /**
+         * TemplateOut
+         * @description A kit to start from.
+         */
+        TemplateOut: {
+            /** Id */
+            id: string;
+            /** Kinds */
+            kinds: ("figure" | "mounted" | "vehicle" | "gun" | "aircraft" | "building" | "base")[];
+            kit: components["schemas"]["Kit"];
+            /** Name */
+            name: string;
+        };
+        /**
+         * Thickened
+         * @description A member after rescaling: ``mm`` thick; where that is too thin ``to_mm``, which in the file
+         *     is ``in_file_mm``, ``times`` what it is there.
+         */
+        Thickened: {
+            /** In File Mm */
+            in_file_mm: number | null;
+            /**
+             * Member
+             * @enum {string}
+             */
+            member: "wall" | "rod";
+            /** Mm */
+            mm: number;
+            /** Name */
+            name: string;
+            /** Times */
+            times: number | null;
+            /** To Mm */
+            to_mm: number | null;
+        };
+        /**
+         * Thickness
+         * @description What was found: the thinnest first, the box on the table, and the least thickness.
+         */
+        Thickness: {
+            /** Closed */
+            closed: boolean;
+            /** Least Mm */
+            least_mm: number;
+            /** Places */
+            places: components["schemas"]["ThinPlace"][];
+            /** Size Mm */
+            size_mm: [
+                number,
+                number,
+                number
+            ];
+        };
+        /**
+         * ThinPlace
+         * @description A place that is too thin. ``at_mm``: from the lowest corner of the box, on the table;
+         *     ``mm``: how thick on the table; ``to_mm``: what it must be; ``in_file``: that in the file's
+         *     own unit; ``share``: of the surface looked at.
+         */
+        ThinPlace: {
+            /** At Mm */
+            at_mm: [
+                number,
+                number,
+                number
+            ];
+            /** In File */
+            in_file: number;
+            /**
+             * Member
+             * @enum {string}
+             */
+            member: "wall" | "rod";
+            /** Mm */
+            mm: number;
+            /** Share */
+            share: number;
+            /** To Mm */
+            to_mm: number;
+        };
+        /**
          * TierOut
          * @description A tier and what it is called.
          */
@@ -5363,7 +6475,7 @@ export interface components {
          */
         Together: {
             /** Changes */
-            changes: (components["schemas"]["AddEvening"] | components["schemas"]["AddUnit"] | components["schemas"]["CutCall"] | components["schemas"]["EditUnit"] | components["schemas"]["LeaveOutCall"] | components["schemas"]["RemoveUnit"] | components["schemas"]["SetRack"] | components["schemas"]["WaiveNeed"])[];
+            changes: (components["schemas"]["AddEvening"] | components["schemas"]["AddUnit"] | components["schemas"]["CutCall"] | components["schemas"]["SetKit"] | components["schemas"]["EditKit"] | components["schemas"]["EditUnit"] | components["schemas"]["LeaveOutCall"] | components["schemas"]["NoteMishap"] | components["schemas"]["RemoveUnit"] | components["schemas"]["SetBuild"] | components["schemas"]["SetJoint"] | components["schemas"]["SetRack"] | components["schemas"]["WaiveNeed"])[];
             /**
              * @description discriminator enum property added by openapi-typescript
              * @enum {string}
@@ -5580,6 +6692,7 @@ export interface components {
         Unit: {
             /** Area Cm2 */
             area_cm2?: number | null;
+            build?: components["schemas"]["Build"] | null;
             /** Count */
             count: number;
             /** Id */
@@ -5855,6 +6968,46 @@ export interface components {
             way: string;
         };
         /**
+         * WayPlan
+         * @description A way as it is planned: the whole muster's bench time, the sittings that the unit takes, and
+         *     when it is finished (None: something of it finds no place).
+         */
+        WayPlan: {
+            /** Evenings */
+            evenings: number;
+            /** Finish */
+            finish: string | null;
+            /** Hands On S */
+            hands_on_s: number;
+            /**
+             * Way
+             * @enum {string}
+             */
+            way: "fix" | "apart" | "lift" | "mask";
+        };
+        /**
+         * WayRow
+         * @description One of a joint's ways: minutes of a model and of them all, and what can go wrong, counted.
+         *     ``column``: where it would be closed; None: it would close out what must go in first.
+         */
+        WayRow: {
+            /** Batch */
+            batch: number;
+            /** Column */
+            column: number | null;
+            /** Evenings Least */
+            evenings_least: number;
+            /** Minutes */
+            minutes: number;
+            /** Risks */
+            risks: string;
+            /**
+             * Way
+             * @enum {string}
+             */
+            way: "fix" | "apart" | "lift" | "mask";
+        };
+        /**
          * Weekday
          * @description A weekday (0 is Monday) with its usual hours.
          */
@@ -5962,6 +7115,94 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["BoxOut"];
+                };
+            };
+        };
+    };
+    muster_api_build_kits: {
+        parameters: {
+            query?: {
+                kind?: "figure" | "mounted" | "vehicle" | "gun" | "aircraft" | "building" | "base";
+            };
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["KitsOut"];
+                };
+            };
+        };
+    };
+    muster_api_rescale_rescale: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["RescaleIn"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["RescaleOut"];
+                };
+            };
+        };
+    };
+    muster_api_rescale_mesh: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "multipart/form-data": {
+                    /**
+                     * File
+                     * Format: binary
+                     */
+                    file: string;
+                    /** File Scale */
+                    file_scale: number;
+                    /**
+                     * Printer
+                     * @default resin
+                     * @enum {string}
+                     */
+                    printer?: "resin" | "filament";
+                    /** Scale */
+                    scale: number;
+                    /** Unit */
+                    unit: string;
+                };
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Thickness"];
                 };
             };
         };
@@ -6656,6 +7897,126 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["AccentOut"][];
+                };
+            };
+        };
+    };
+    muster_api_build_rows: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                muster_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["BuildRow"][];
+                };
+            };
+        };
+    };
+    muster_api_build_view: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                muster_id: number;
+                unit: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["BuildOut"];
+                };
+            };
+        };
+    };
+    muster_api_build_apart: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                muster_id: number;
+                unit: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ApartPlan"];
+                };
+            };
+        };
+    };
+    muster_api_build_tried: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                muster_id: number;
+                unit: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["BuildChange"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["BuildOut"];
+                };
+            };
+        };
+    };
+    muster_api_build_ways: {
+        parameters: {
+            query: {
+                joint: string;
+            };
+            header?: never;
+            path: {
+                muster_id: number;
+                unit: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["WayPlan"][];
                 };
             };
         };
