@@ -193,6 +193,7 @@ FACT: Json = {
 MUSTER = muster_format.schema()
 A_RECIPE = of(MUSTER, "Recipe")
 A_UNIT = of(MUSTER, "Unit", **REFERS)
+A_PART, A_JOINT, A_JOB, A_KIT = (of(MUSTER, one) for one in ("Part", "Joint", "Job", "Kit"))
 SOME_CHOICES = of(MUSTER, "Choices", **REFERS)
 A_FACT = of(MUSTER, "Fact", **FACT)
 A_SHELF = from_schema(tamed(shelf_format.schema(), {**KNOWN, "medium": words(*MEDIA)}))
@@ -212,10 +213,41 @@ def recipes(draw: st.DrawFn, code: str) -> Json:
 
 
 @st.composite
+def builds(draw: st.DrawFn) -> Json:
+    """A kit whose rows name one another, and what may be said of its joints."""
+    parts = [{**draw(A_PART), "id": f"p{n}"} for n in range(draw(st.integers(1, 6)))]
+    parts[0]["fitted"] = True
+    names = st.sampled_from([one["id"] for one in parts])
+    joints = []
+    for number in range(1, len(parts)):
+        onto = f"p{draw(st.integers(0, number - 1))}"
+        joints.append({
+            **draw(A_JOINT), "id": f"j{number}", "part": f"p{number}", "onto": onto,
+            "closes": draw(st.lists(names, max_size=2)), "lifts": draw(st.none() | names),
+        })  # fmt: skip
+    known = st.sampled_from([one["id"] for one in joints]) if joints else st.none()
+    jobs = [
+        {**draw(A_JOB), "id": f"k{n}", "part": draw(names), "before": draw(st.none() | known),
+         "after": draw(st.none() | known), "hidden_by": []}
+        for n in range(draw(st.integers(0, 3)))
+    ]  # fmt: skip
+    said = [
+        {"joint": one["id"], "way": draw(st.sampled_from([None, "fix", "apart", "lift", "mask"])),
+         "before": draw(st.sampled_from([None, "p0", "p1", "end", "gone"]))}
+        for one in joints
+    ]  # fmt: skip
+    kit = {**draw(A_KIT), "parts": parts, "joints": joints, "jobs": jobs, "faults": []}
+    return {"kit": kit, "choices": said, "since": draw(st.none() | st.sampled_from(MOMENTS))}
+
+
+@st.composite
 def musters(draw: st.DrawFn) -> Json:
     """A muster file: some units of some recipes, a calendar, facts of their passes."""
     made = [draw(recipes(code)) for code in RECIPES]
-    units = [{**draw(A_UNIT), "id": code} for code in UNITS[: draw(st.integers(1, 3))]]
+    units = [
+        {**draw(A_UNIT), "id": code, "build": draw(st.none() | builds())}
+        for code in UNITS[: draw(st.integers(1, 3))]
+    ]
     choices = draw(SOME_CHOICES)
     for kind in ("rhythm", "evenings"):
         for number, row in enumerate(choices.get(kind, [])):

@@ -2,6 +2,7 @@
 
 from __future__ import annotations
 
+from django.http import Http404
 from ninja import Router, Schema
 
 from muster.api.requests import UserRequest
@@ -11,8 +12,8 @@ from muster.apps.plan.current import Current, current_plan
 from muster.apps.roll.queries import own_muster
 from muster.core.build.kit import Kit
 from muster.core.build.templates.all import templates_for
+from muster.core.choices import Unit
 from muster.core.commands.any_command import AnyCommand
-from muster.core.commands.command import unit_of
 from muster.core.views.build import BuildRow, BuildView, build_rows, build_view
 from muster.core.views.build_tried import (
     ApartPlan,
@@ -55,16 +56,24 @@ class BuildOut(Schema):
     view: BuildView | None
 
 
+def _unit(current: Current, unit_id: str) -> Unit:
+    """The unit. Raises Http404 where it is not on the roll."""
+    unit = current.derived.snapshot.choices.unit(unit_id)
+    if unit is None:
+        raise Http404
+    return unit
+
+
 def _current(request: UserRequest, muster_id: int) -> Current:
     return current_plan(own_muster(request.user, muster_id))
 
 
 @router.get("/build/kits", response=KitsOut)
-def kits(request: UserRequest, kind: Kind = "vehicle") -> KitsOut:
+def kits(request: UserRequest, of: Kind = "vehicle") -> KitsOut:
     """What to start from; templates made for a kind first."""
     made = [
         TemplateOut(id=one.id, name=one.name, kinds=list(one.kinds), kit=one.kit)
-        for one in templates_for(kind)
+        for one in templates_for(of)
     ]
     return KitsOut.model_construct(known=kits_of(request.user), templates=made)
 
@@ -77,10 +86,10 @@ def rows(request: UserRequest, muster_id: int) -> list[BuildRow]:
 
 @router.get("/musters/{int:muster_id}/build/{unit}", response=BuildOut)
 def view(request: UserRequest, muster_id: int, unit: str) -> BuildOut:
-    """A unit as it is built. Raises Http404; DomainError for a unit that is gone."""
+    """A unit as it is built. Raises Http404."""
     muster = own_muster(request.user, muster_id)
-    derived = current_plan(muster).derived
-    found = build_view(derived, unit_of(derived.snapshot.choices, unit))
+    current = current_plan(muster)
+    found = build_view(current.derived, _unit(current, unit))
     return BuildOut.model_construct(version=muster.version, view=found)
 
 
@@ -98,8 +107,11 @@ def tried(request: UserRequest, muster_id: int, unit: str, payload: BuildChange)
     throttle=ByUser("ways", HEAVY),
 )  # fmt: skip
 def ways(request: UserRequest, muster_id: int, unit: str, joint: str) -> list[WayPlan]:
-    """The ways of a joint, each planned. Raises Http404; DomainError for what is gone."""
+    """The ways of a joint, each planned. Raises Http404."""
     current = _current(request, muster_id)
+    build = _unit(current, unit).build
+    if build is None or build.kit.joint(joint) is None:
+        raise Http404
     return ways_planned(current.derived, current.plan, unit, joint)
 
 
@@ -108,6 +120,8 @@ def ways(request: UserRequest, muster_id: int, unit: str, joint: str) -> list[Wa
     throttle=ByUser("ways", HEAVY),
 )  # fmt: skip
 def apart(request: UserRequest, muster_id: int, unit: str) -> ApartPlan:
-    """What painting apart saves: two plans. Raises Http404; DomainError for what is gone."""
+    """What painting apart saves: two plans. Raises Http404, too for a unit of one piece."""
     current = _current(request, muster_id)
+    if _unit(current, unit).build is None:
+        raise Http404
     return apart_planned(current.derived, current.plan, unit)

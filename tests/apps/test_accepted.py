@@ -55,7 +55,11 @@ def read_everything(client: Client, values: dict[str, list[str]]) -> None:
             by_name = dict(zip(names, chosen, strict=True))
             address = re.sub(r"\{(\w+)\}", lambda one, by=by_name: by.pop(one[1]), path)
             answer = client.get(address, by_name)
-            allowed = (200, 404) if {"call", "since", "picture_id"} & set(names) else (200,)
+            allowed = (
+                (200, 404)
+                if {"call", "since", "picture_id", "joint", "unit"} & set(names)
+                else (200,)
+            )
             assert answer.status_code in allowed, (address, by_name, answer.content[:400])
 
 
@@ -82,12 +86,18 @@ class Accepted(TestCase):
         left = [row["calls"][0] for row in view["board"]["left"]]
         calls = [*view["board"]["calls"], *left]
         address = self.client.post(f"/api/musters/{muster}/calendar").json()["address"]
+        rows = self.client.get(f"/api/musters/{muster}/build").json()
+        built = [f"/api/musters/{muster}/build/{row['unit']}" for row in rows if row["kit"]]
+        views = [self.client.get(address).json()["view"] for address in built]
+        joints = [one["joint"] for found in views if found for one in found["mouths"]]
         secret = address.rsplit("/", 1)[1].removesuffix(".ics")
         return {
             "muster_id": [str(muster)], "code": codes, "since": ["1"], "tier": ["hand"],
             "kind": ["csv", "gpl", "json"],
             "call": [*calls[:2], *left[:1], "no-such-call"], "celsius": ["12"],
             "have": ["", "a.b.c"],
+            "of": ["vehicle"], "joint": joints[:2] or ["none"],
+            "unit": [row["unit"]["id"] for row in view["roll"]][:3] or ["none"],
             "form": ["svg"], "zone": [""], "after": ["0", "3"], "secret": [secret],
             "picture_id": ["1"], "humidity": ["70"], "colour": ["#5a6b3c"], "scale": ["72"],
         }  # fmt: skip

@@ -60,6 +60,7 @@ def read_all(client: Client, muster: int) -> dict[str, Any]:
         "call": [*(card["id"] for card in found["board"]["calls"][:1]), "none"],
         "celsius": [12], "humidity": [70], "have": [""], "picture_id": [1],
         "colour": ["#5A6B3C"], "scale": [72],
+        "of": ["base"], "unit": ["tanks"], "joint": ["none"],
     }  # fmt: skip
     for path, names in READS.items():
         for chosen in itertools.product(*(values[name] for name in names)):

@@ -362,10 +362,11 @@ def test_another_user_gets_404_through_every_endpoint(
         if "{muster_id}" not in path:
             continue
         address = path.replace("{muster_id}", str(muster["id"]))
-        address = address.replace("{alternative_id}", "1")
+        address = address.replace("{alternative_id}", "1").replace("{unit}", "pikes")
         for method in methods:
             body = bodies.get(address.rsplit("/", 1)[1], {})
             query = "?call=pikes.1/base" if address.endswith(("starts", "why", "left")) else ""
+            query = "?joint=on-weapon" if address.endswith("ways") else query
             answer = getattr(bea, method)(
                 address + query, body if method == "post" else None,
                 **({"content_type": "application/json"} if method != "get" else {}),

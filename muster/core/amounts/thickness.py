@@ -99,7 +99,9 @@ def _chord(
     back = _through(mesh, at, -way)
     ahead = _through(mesh, at, way) if inside else np.zeros(len(at))
     long = back + ahead
-    shift = np.where(np.isfinite(long), (ahead - back) / 2, 0.0)
+    ends = np.isfinite(long)
+    shift = np.zeros(len(at))
+    shift[ends] = (ahead[ends] - back[ends]) / 2
     return long, at + way * shift[:, None]
 
 

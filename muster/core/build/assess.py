@@ -46,6 +46,10 @@ SNAPS, SNAPS_BRUSHED, SNAPPED_MIN = 0.25, 0.03, 8.0
 """How often something fragile snaps in a rough pass, or in one by brush, and the minutes to put it
 back."""
 
+CRACKS, CRACKED_MIN = 0.5, 8.0
+"""How often paint cracks on a soft band that is bent round its wheels, and the minutes to mend
+it."""
+
 
 @dataclass(frozen=True, slots=True)
 class CostLine:
@@ -132,10 +136,14 @@ class Assessor:
         None where it can be opened again."""
         if joint.hold in REOPENS:
             return ()
-        return tuple(
-            one.id for one in self.joints.values()
-            if one.part in joint.closes and one.id != joint.id
-        )  # fmt: skip
+        # What may be lifted off as one with it closes its place when that does.
+        run = [one for one in self.joints.values() if one.lifts == joint.part]
+        closes = {*joint.closes, *(part for one in run for part in one.closes)} - {joint.part}
+        inner = [one for one in self.joints.values() if one.part in closes]
+        names = [one.id for one in inner]
+        # What goes in with its neighbour is in when that is.
+        names += [self.carriers[one.lifts] for one in inner if one.lifts in self.carriers]
+        return tuple(name for name in dict.fromkeys(names) if name != joint.id)
 
     def late(self, joint: Joint) -> int:
         """The first pass before which the joint can be closed with all done that wants it open."""
@@ -247,6 +255,8 @@ class Assessor:
             CostLine(one.words, one.often * one.mend_min, "chance")
             for one in said or usual_risks(joint, way, painted)
         ]
+        if way == "apart" and self.cracks(joint, slot):
+            found.append(CostLine("paint cracks as it is bent", CRACKS * CRACKED_MIN, "chance"))
         part = self.kit.part(joint.part)
         if part is not None and part.fragile and not self.pinned(joint.part):
             rough = self.rough_after(joint, slot)
@@ -260,6 +270,16 @@ class Assessor:
                 CostLine(f"it snaps in one of {many} passes", often * SNAPPED_MIN, "chance")
             )
         return found
+
+    def cracks(self, joint: Joint, slot: int) -> bool:
+        """Whether a soft part is painted flat, and bent round its neighbour afterwards."""
+        part = self.kit.part(joint.part)
+        soft = joint.part in self.staged.bends and part is not None and part.painted
+        return (
+            soft
+            and joint.lifts is not None
+            and any(stage.paints for stage in self.touched(joint.part, slot))
+        )
 
     def pinned(self, part: str) -> bool:
         """Whether a part is pinned, or drilled for a rod."""

@@ -25,12 +25,19 @@ from muster.core.build.needs import part_name, settled
 from muster.core.build.stages import Stage, staged
 from muster.core.craft.tables import DEFAULTS, Tables
 from muster.core.craft.zones import DETAIL_ZONES, JOINTS
-from muster.core.recipes.recipe import Pass, Recipe, RecipePart
+from muster.core.errors import DomainError
+from muster.core.recipes.recipe import BUILT_PASSES, Pass, Recipe, RecipePart
+
+BUILD_STEPS = ("build", "bare", "mask")
+"""What is done besides painting, by act of its technique."""
 
 MOST_KEY = 17
 """Letters of a pass's key that its coats share."""
 
 LEAST_MIN = 0.1
+
+MOST_NAMED = 40
+"""Zones that a pass can name."""
 
 
 @dataclass(frozen=True)
@@ -61,7 +68,10 @@ def build_recipe(
     recipe: Recipe, build: Build, tables: Tables = DEFAULTS, fixed_habit: bool = False,
     chosen: Chosen | None = None,
 ) -> BuiltRecipe:  # fmt: skip
-    """Build a recipe (unfolded, of one tier) of a kit."""
+    """Build a recipe (unfolded, of one tier) of a kit.
+
+    Raises DomainError where it comes to more passes than can be planned.
+    """
     assessor = Assessor(build, staged(recipe, build.kit, tables))
     chosen = chosen or Chooser(assessor, fixed_habit).choose()
     slots = settled(assessor, chosen.slots)
@@ -80,8 +90,12 @@ class _Builder:
     passes: list[Pass] = field(default_factory=list)
     sources: dict[str, tuple[str, ...]] = field(default_factory=dict)
     models: dict[str, tuple[int, ...]] = field(default_factory=dict)
+    bare: dict[str, str] = field(default_factory=dict)
+    """By part that was joined before paint, what it went onto."""
     lifted: dict[str, list[Joint]] = field(default_factory=dict)
     """By the joint that puts a run back, those that were glued into it."""
+    own: frozenset[str] = frozenset()
+    """Keys of the recipe's passes: theirs whatever a job is called."""
     held: set[str] = field(default_factory=set)
     """Parts that have been on a holder of their own."""
 
@@ -92,6 +106,7 @@ class _Builder:
     def run(self) -> BuiltRecipe:
         kit = self.build.kit
         self.top = {part.id: part.id for part in kit.in_use}
+        self.own = frozenset(stage.one.key for stage in self.assessor.stages)
         jobs = self._jobs_by_slot()
         ends = self._lifted_first()
         for stage in (*self.assessor.stages, None):
@@ -104,21 +119,42 @@ class _Builder:
             self._add("unmask", ("unmask",), "unmask", "take the masks off", 1.0, part)
         for mishap in self.build.mishaps:
             self._mend(mishap)
-        onto = onto_of(kit)
-        rows = tuple(
-            RecipePart(part.id, part.zones, None if onto.get(part.id, kit.main.id) == kit.main.id
-                       else onto[part.id])
-            for part in kit.in_use if part.id != kit.main.id
-        )  # fmt: skip
+        if len(self.passes) > BUILT_PASSES:
+            raise DomainError(
+                f"{kit.name}: {len(self.passes)} passes with all its parts apart, and at most "
+                f"{BUILT_PASSES} can be planned: fix more of them first"
+            )
+        rows = self._rows()
         fragile = tuple(part.id for part in kit.in_use if part.fragile and part.id != kit.main.id)
         recipe = replace(
             self.recipe, passes=tuple(self.passes), parts=rows,
-            fragile=tuple(dict.fromkeys((*self.recipe.fragile, *fragile))),
+            fragile=tuple(dict.fromkeys((*self.recipe.fragile, *fragile)))[:MOST_NAMED],
         )  # fmt: skip
         together = frozenset(part.id for part in kit.in_use if part.together)
         return BuiltRecipe(
             recipe, self.chosen, self.slots, self.sources, self.models, together,
             frozenset(stage.one.key for stage in self.assessor.stages),
+        )  # fmt: skip
+
+    def _rows(self) -> tuple[RecipePart, ...]:
+        """What is on its own when painting begins, with the zones of all that it then holds."""
+        kit, onto = self.build.kit, onto_of(self.build.kit)
+
+        def holder(part: str) -> str:
+            while part in self.bare:
+                part = self.bare[part]
+            return part
+
+        zones: dict[str, tuple[str, ...]] = {}
+        for part in kit.in_use:
+            zones[holder(part.id)] = (*zones.get(holder(part.id), ()), *part.zones)
+        return tuple(
+            RecipePart(
+                part, own[:20],
+                None if (up := holder(onto.get(part, kit.main.id))) == kit.main.id else up,
+                part == kit.main.id,
+            )
+            for part, own in zones.items()
         )  # fmt: skip
 
     def _comp(self, part: str) -> str | None:
@@ -209,7 +245,8 @@ class _Builder:
     def _join(self, names: list[str], slot: int) -> None:
         """Close joints; those of one glue that need no paint between them are one pass."""
         kit = self.build.kit
-        groups: dict[tuple[str | None, str | None, str | None, bool], list[Joint]] = {}
+        groups: list[tuple[tuple[str | None, str | None, str | None, bool], list[Joint]]] = []
+        group_of: dict[str, int] = {}
         done = {joint.id for run in self.lifted.values() for joint in run}
         for name in (name for name in names if name not in done):
             joint = self.assessor.joints[name]
@@ -221,10 +258,17 @@ class _Builder:
             fragile = part is not None and part.fragile
             if slot == 0 and own != onto and own is not None:
                 # Bare parts that meet before paint are put together in one go.
-                self.top[own] = onto or kit.main.id
+                self.top[own] = self.bare[own] = onto or kit.main.id
                 own = onto
-            groups.setdefault((own, onto, glue.name, fragile), []).append(joint)
-        for (own, onto, _, fragile), mine in groups.items():
+            key = (own, onto, glue.name, fragile)
+            # Not before what it closes in.
+            least = max((group_of.get(each, 0) for each in self.assessor.inside(joint)), default=0)
+            at = next((n for n in range(least, len(groups)) if groups[n][0] == key), len(groups))
+            if at == len(groups):
+                groups.append((key, []))
+            groups[at][1].append(joint)
+            group_of[name] = at
+        for (own, onto, _, fragile), mine in groups:
             glue = glue_of(mine[0], kit, self.recipe, self.tables)
             ids = tuple(joint.id for joint in mine)
             ids += tuple(one.id for name in ids for one in self.lifted.get(name, ()))
@@ -303,7 +347,8 @@ class _Builder:
                 spared = (*spared, *(z for z, part in owner.items() if part in apart))
             name = f"{one.name}: {called}"[:60] if called else one.name
             self._keep(replace(
-                one, key=key, part=comp, zones=zones, all_but=tuple(dict.fromkeys(spared)),
+                one, key=key, part=comp, zones=zones[:MOST_NAMED],
+                all_but=tuple(dict.fromkeys(spared))[:MOST_NAMED],
                 minutes=_minutes(minutes), name=name,
                 purpose="ground" if stage.ground and many else one.purpose,
             ), (one.key,))  # fmt: skip
@@ -330,12 +375,14 @@ class _Builder:
         self._keep(Pass(
             key=_key(key), name=name[:60], technique=technique, minutes=_minutes(minutes),
             part=part, onto=onto if part is not None else None, fragile=fragile, note=note[:400],
-            adhesive=glue.name if glue else None, zones=zones,
+            adhesive=glue.name if glue else None, zones=zones[:MOST_NAMED],
             materials=tuple(glue.materials) if glue and glue.name else (),
         ), ids)  # fmt: skip
 
     def _keep(self, one: Pass, source: tuple[str, ...]) -> None:
         taken = {each.key for each in self.passes}
+        if not set(source) & self.own:
+            taken |= self.own
         key, number = one.key, 1
         while key in taken:
             number += 1

@@ -9,11 +9,12 @@ from graphlib import CycleError, TopologicalSorter
 
 from muster.core.build.assess import Assessment, Assessor, handle_min
 from muster.core.build.kit import WAYS, Joint, Way
+from muster.core.build.stages import Stage
 
 FIXED_HABIT_MIN = 5.0
 """Under the habit to fix first, leaving apart must save so many minutes a model."""
 
-MOST_NODES = 40_000
+MOST_NODES = 8_000
 """Of one search; beyond them the best found stands, with its gap."""
 
 Ways = Mapping[str, Way]
@@ -52,19 +53,24 @@ class Chooser:
     """Where the user has put joints."""
     _below: dict[str, list[str]] = field(default_factory=dict)
     _inside: dict[str, tuple[str, ...]] = field(default_factory=dict)
-    _runs: dict[str, list[str]] = field(default_factory=dict)
-    """By joint, those whose part may be lifted off as one with its own."""
+    _carries: dict[str, list[tuple[Stage, list[str]]]] = field(default_factory=dict)
+    """By joint, passes that do not work its own part but some that hang on it: which joints."""
+    _beside: dict[str, str] = field(default_factory=dict)
+    """By joint, the one of the neighbour with which its part may be lifted off as one."""
 
     def __post_init__(self) -> None:
         """Look once at what does not change."""
         joints = self.assessor.joints
         places = {stage.one.key: stage.index for stage in self.assessor.stages}
-        for joint in joints.values():
+        late = {name: self.assessor.late(joint) for name, joint in joints.items()}
+        for name, joint in joints.items():
             carrier = self.assessor.carriers.get(joint.lifts or "")
-            if carrier is not None:
-                self._runs.setdefault(carrier, []).append(joint.id)
+            if carrier is not None and carrier != name:
+                self._beside[name] = carrier
+                # What may be lifted off as one goes back when both are done.
+                late[carrier] = max(late[carrier], late[name])
+        self._late = late
         for joint in joints.values():
-            self._late[joint.id] = self.assessor.late(joint)
             before = self.assessor.build.choice(joint.id).before
             if before == "end":
                 self._said[joint.id] = len(self.assessor.stages)
@@ -76,15 +82,24 @@ class Chooser:
             self._below[joint.id] = [
                 carriers[part] for part in sorted(parts) if carriers.get(part, joint.id) != joint.id
             ] if carriers.get(joint.part) == joint.id else []  # fmt: skip
+        for joint in joints.values():
+            self._carries[joint.id] = [
+                (stage, mine) for stage in self.assessor.stages if joint.part not in stage.shares
+                and (mine := [
+                    name for name in self._below[joint.id] if joints[name].part in stage.shares
+                ])
+            ]  # fmt: skip
         self.order = self._ordered(joints)
 
     def _ordered(self, joints: Iterable[str]) -> list[str]:
         """What hangs on a joint, and what it closes in, before it."""
         sorter: TopologicalSorter[str] = TopologicalSorter()
         for name in joints:
-            sorter.add(name, *self._below[name])
+            sorter.add(name, *sorted(self._below[name]))
         nodes = {
-            name: {*self._below[name], *self._inside[name], *self._runs.get(name, ())}
+            name: sorted(
+                {*self._below[name], *self._inside[name], *filter(None, [self._beside.get(name)])}
+            )
             for name in joints
         }
         try:
@@ -98,31 +113,36 @@ class Chooser:
         mine = ways_of(self.assessor.joints[joint_id])
         return (said,) if said in mine else mine
 
-    def slot(self, joint_id: str, way: Way, slots: Mapping[str, int], ways: Ways) -> int | None:
+    def slot(self, joint_id: str, way: Way, slots: Mapping[str, int]) -> int | None:
         """Where it is closed, given where those before it in ``order`` are; None: it would close
-        them out, or fix what is to be lifted off."""
-        run = [name for name in self._runs.get(joint_id, ()) if ways.get(name) == "lift"]
+        them out, or be lifted off with what is glued on."""
+        said = self.assessor.build.choice(joint_id)
         after = max((slots.get(name, 0) for name in self._inside[joint_id]), default=0)
         if joint_id in self._said:
             return self._said[joint_id]
         if way in ("fix", "mask"):
-            said = self.assessor.build.choice(joint_id).way == way
-            return 0 if said or (after == 0 and not run) else None
-        return max([self._late[joint_id], after, *(slots.get(name, 0) for name in run)])
+            return 0 if after == 0 or said.way == way else None
+        beside = self._beside.get(joint_id)
+        if way == "lift" and beside is not None and beside in slots:
+            if slots[beside] == 0 and said.way != way:
+                return None
+            return max(slots[beside], after)
+        return max(self._late[joint_id], after)
 
     def evaluate(self, ways: Ways) -> Chosen | None:
         """The minutes of a choice; None where it closes out what must go in first."""
         slots: dict[str, int] = {}
         total = 0.0
         for name in self.order:
-            slot = self.slot(name, ways[name], slots, ways)
+            slot = self.slot(name, ways[name], slots)
             if slot is None:
                 return None
             slots[name] = slot
-            total += self._cost(name, ways[name], slots)
+            total += self.cost(name, ways[name], slots)
         return Chosen(dict(ways), slots, total, 0.0)
 
-    def _cost(self, name: str, way: Way, slots: Mapping[str, int]) -> float:
+    def cost(self, name: str, way: Way, slots: Mapping[str, int]) -> float:
+        """Minutes of one joint in its way and place, the habit of the house included."""
         return (
             self.assessor.of(name, way, slots[name]).minutes
             + self.carried_min(name, way, slots)
@@ -131,18 +151,11 @@ class Chooser:
 
     def carried_min(self, name: str, way: Way, slots: Mapping[str, int]) -> float:
         """Handling a part in passes that only work what hangs on it already."""
-        below = self._below[name]
-        if not below:
-            return 0.0
-        joint, found = self.assessor.joints[name], 0.0
-        for stage in self.assessor.stages[: slots[name]]:
-            if joint.part in stage.shares:
-                continue
-            if any(
-                self.assessor.joints[each].part in stage.shares and self._hangs(each, name, stage.
-                                                                               index, slots)
-                for each in below
-            ):  # fmt: skip
+        found, slot = 0.0, slots[name]
+        for stage, mine in self._carries[name]:
+            if stage.index < slot and any(
+                self._hangs(each, name, stage.index, slots) for each in mine
+            ):
                 found += handle_min(stage)
         return found * (0.5 if way == "lift" else 1.0)
 
@@ -186,7 +199,7 @@ class Chooser:
         for name in self.order:
             touched = {s.index for s in self.assessor.stages
                        if self.assessor.joints[name].part in s.shares}  # fmt: skip
-            for other in (*self._inside[name], *self._runs.get(name, ())):
+            for other in (*self._inside[name], *filter(None, [self._beside.get(name)])):
                 root[top(other)] = top(name)
             for other in self._below[name]:
                 part = self.assessor.joints[other].part
@@ -219,22 +232,53 @@ class _Search:
     best_ways: dict[str, Way] = field(default_factory=dict)
     best_slots: dict[str, int] = field(default_factory=dict)
     least: list[float] = field(default_factory=list)
+    cheapest: dict[str, list[Way]] = field(default_factory=dict)
 
     def run(self) -> Chosen:
+        """Search; beyond the limit of nodes what was found is improved joint by joint."""
         # Later closing never makes a joint cheaper that its own passes have left, so its cost in
         # the earliest place that it can have is a floor.
-        floors = [self._floor(name) for name in self.group]
+        self.cheapest = {
+            name: sorted(self.chooser.open_ways(name), key=lambda way: self._own(name, way))
+            for name in self.group
+        }
+        floors = [self._own(name, self.cheapest[name][0]) for name in self.group]
         self.least = [sum(floors[at:]) for at in range(len(floors) + 1)]
         self._from(0, 0.0)
-        proven = self.best if self.nodes < MOST_NODES else min(self.best, self.least[0])
-        return Chosen(self.best_ways, self.best_slots, self.best, proven)
+        if self.nodes < MOST_NODES:
+            return Chosen(self.best_ways, self.best_slots, self.best, self.best)
+        self._improve()
+        return Chosen(
+            self.best_ways, self.best_slots, self.best, min(self.best, self.least[0])
+        )  # fmt: skip
 
-    def _floor(self, name: str) -> float:
-        return min(self._own(name, way) for way in self.chooser.open_ways(name))
+    def _improve(self) -> None:
+        """Another way for one joint after the other, while that saves anything."""
+        better = True
+        while better:
+            better = False
+            for name in self.group:
+                for way in self.cheapest[name]:
+                    ways = {**self.best_ways, name: way}
+                    cost, slots = self._cost_of(ways)
+                    if cost < self.best - 1e-9:
+                        self.best, self.best_ways, self.best_slots = cost, ways, slots
+                        better = True
+
+    def _cost_of(self, ways: dict[str, Way]) -> tuple[float, dict[str, int]]:
+        slots: dict[str, int] = {}
+        total = 0.0
+        for name in self.group:
+            slot = self.chooser.slot(name, ways[name], slots)
+            if slot is None:
+                return float("inf"), slots
+            slots[name] = slot
+            total += self.chooser.cost(name, ways[name], slots)
+        return total, slots
 
     def _own(self, name: str, way: Way) -> float:
         chooser = self.chooser
-        slot = chooser.slot(name, way, {}, {})
+        slot = chooser.slot(name, way, {})
         habit = FIXED_HABIT_MIN if chooser.fixed_habit and way in ("apart", "lift") else 0.0
         return chooser.assessor.of(name, way, slot or 0).minutes + habit
 
@@ -246,10 +290,10 @@ class _Search:
             self.best, self.best_ways, self.best_slots = spent, dict(self.ways), dict(self.slots)
             return
         name = self.group[at]
-        for way in sorted(self.chooser.open_ways(name), key=lambda way: self._own(name, way)):
-            slot = self.chooser.slot(name, way, self.slots, self.ways)
+        for way in self.cheapest[name]:
+            slot = self.chooser.slot(name, way, self.slots)
             if slot is None:
                 continue
             self.ways[name], self.slots[name] = way, slot
-            self._from(at + 1, spent + self.chooser._cost(name, way, self.slots))
+            self._from(at + 1, spent + self.chooser.cost(name, way, self.slots))
             del self.ways[name], self.slots[name]

@@ -38,8 +38,10 @@ def bares(job: Job) -> bool:
 
 def hidden(build: Build, job: Job) -> bool:
     """Whether nobody sees at the end if it was done: a joint in use hides the place."""
+    if job.needed or not job.hidden_by:
+        return False
     closed = {one.id for one in build.kit.joints_in_use}
-    return not job.needed and any(name in closed for name in job.hidden_by)
+    return any(name in closed for name in job.hidden_by)
 
 
 def is_done(build: Build, job: Job) -> bool:

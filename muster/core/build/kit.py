@@ -5,6 +5,7 @@ Minutes are for one model, common practice with no source until a user says his 
 
 from __future__ import annotations
 
+from functools import cached_property
 from typing import Annotated, Literal, get_args
 
 from pydantic import Field, TypeAdapter
@@ -182,12 +183,12 @@ class Kit:
         """The joint of that id."""
         return next((one for one in self.joints if one.id == joint_id), None)
 
-    @property
+    @cached_property
     def in_use(self) -> tuple[Part, ...]:
         """Parts that end on the model: of an option only the one that is fitted."""
         return tuple(one for one in self.parts if one.fitted)
 
-    @property
+    @cached_property
     def joints_in_use(self) -> tuple[Joint, ...]:
         """Joints between parts in use."""
         here = {one.id for one in self.in_use}

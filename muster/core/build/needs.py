@@ -56,11 +56,8 @@ def needs_of(assessor: Assessor, slots: Mapping[str, int]) -> list[Need]:
     passes = [Step("pass", stage.one.key) for stage in stages]
     found = [Need(one, two, "recipe") for at, one in enumerate(passes) for two in passes[at + 1 :]]
     for name, joint in assessor.joints.items():
-        step, slot = Step("joint", name), slots.get(name, 0)
-        if slot:
-            found.append(Need(passes[slot - 1], step, "place"))
-        if slot < len(passes):
-            found.append(Need(step, passes[slot], "place"))
+        step = Step("joint", name)
+        found += _placed(step, slots.get(name, 0), passes)
         found += [Need(Step("joint", each), step, "open") for each in assessor.inside(joint)]
     for job in jobs_of(assessor.build):
         step = Step("job", job.id)
@@ -74,6 +71,30 @@ def needs_of(assessor: Assessor, slots: Mapping[str, int]) -> list[Need]:
             if first is not None:
                 found.append(Need(step, Step("pass", first), "bare"))
     return found
+
+
+def _placed(step: Step, slot: int, passes: list[Step]) -> list[Need]:
+    found = [Need(passes[slot - 1], step, "place")] if slot else []
+    return found + ([Need(step, passes[slot], "place")] if slot < len(passes) else [])
+
+
+def moved_needs(assessor: Assessor, needs: list[Need], moved: Mapping[str, int]) -> list[Need]:
+    """The needs with joints closed elsewhere."""
+    passes = [Step("pass", stage.one.key) for stage in assessor.stages]
+    steps = {Step("joint", name): slot for name, slot in moved.items()}
+    kept = [
+        one for one in needs
+        if one.why != "place" or not (one.before in steps or one.after in steps)
+    ]  # fmt: skip
+    return kept + [one for step, slot in steps.items() for one in _placed(step, slot, passes)]
+
+
+def is_in_circle(needs: list[Need], step: Step) -> bool:
+    """Whether a step comes before itself."""
+    after: dict[Step, list[Need]] = {}
+    for one in needs:
+        after.setdefault(one.before, []).append(one)
+    return any(_shortest(one.after, step, after) is not None for one in after.get(step, ()))
 
 
 def circles_of(needs: list[Need]) -> list[Circle]:

@@ -6,13 +6,17 @@ from __future__ import annotations
 from collections.abc import Mapping
 from dataclasses import dataclass
 
+from muster.core.build.glues import material_of
 from muster.core.build.kit import Kit
 from muster.core.craft.tables import Tables
 from muster.core.craft.techniques import OTHER, Technique, TechniqueTrait
 from muster.core.craft.zones import DETAIL_ZONES, JOINTS, Zone, inside_of, zones_of
 from muster.core.recipes.recipe import Pass, Recipe
+from muster.core.vocabulary import Material
 
 T = TechniqueTrait
+
+BENDS: frozenset[Material] = frozenset(("vinyl", "polythene"))
 
 INNER_WEIGHT = 0.3
 """A zone that lies within another, or that a part has of its own, counts as so much of a whole
@@ -59,6 +63,8 @@ class Staged:
     owner: Mapping[str, str]
     replaced: tuple[Pass, ...]
     """Passes that only assemble: the kit's joints do that."""
+    bends: frozenset[str] = frozenset()
+    """Parts of a plastic so soft that paint on it cracks where it is bent."""
 
 
 def staged(recipe: Recipe, kit: Kit, tables: Tables) -> Staged:
@@ -81,7 +87,10 @@ def staged(recipe: Recipe, kit: Kit, tables: Tables) -> Staged:
             index == first and one.purpose is None and technique.has(T.UNDERCOAT)
         )
         stages.append(_stage(index, one, technique, kit, known, owner, ground))
-    return Staged(tuple(stages), owner, tuple(replaced))
+    bends = frozenset(
+        part.id for part in kit.in_use if material_of(kit, part.id, recipe, tables) in BENDS
+    )
+    return Staged(tuple(stages), owner, tuple(replaced), bends)
 
 
 def _assembles(one: Pass, technique: Technique, kit: Kit) -> bool:

@@ -7,6 +7,7 @@ from typing import Annotated, Any, Literal
 from pydantic import Field, TypeAdapter
 from pydantic.dataclasses import dataclass
 
+from muster.core.build.kit import complaints_of as kit_complaints
 from muster.core.choices import Choices, refuse_too_much
 from muster.core.errors import DomainError
 from muster.core.facts.fact import Fact
@@ -60,6 +61,8 @@ def read(text: str | bytes) -> MusterFile:
                 f"unit '{unit.name}': its recipe {unit.recipe}, version {unit.recipe_version}, is "
                 f"not in the file: add it under recipes"
             )
+        if unit.build is not None:
+            complaints += [f"unit '{unit.name}': {one}" for one in kit_complaints(unit.build.kit)]
     refuse_too_much(document.choices)
     ids = [fact.id for fact in document.facts]
     if len(set(ids)) < len(ids):

@@ -97,6 +97,8 @@ class RecipePart:
     part: PartName
     zones: Annotated[tuple[Name, ...], Field(max_length=20)] = ()
     onto: PartName | None = None
+    main: bool = False
+    """Whether it is the main one itself."""
 
 
 PartMaterials = Annotated[

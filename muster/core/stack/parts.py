@@ -59,7 +59,9 @@ def reaches(recipe: Recipe, tables: Tables) -> tuple[Reach, ...]:
 def _of_kit(recipe: Recipe, known: Mapping[str, Zone], tables: Tables) -> tuple[Reach, ...]:
     """By pass, the zones that it meets, where the recipe says whose each zone is: those of what
     hangs together with the part that it works."""
-    top: dict[str | None, str | None] = {row.part: row.part for row in recipe.parts}
+    top: dict[str | None, str | None] = {
+        row.part: None if row.main else row.part for row in recipe.parts
+    }
     owner = {zone: row.part for row in recipe.parts for zone in row.zones}
 
     def held(part: str | None) -> str | None:

@@ -73,6 +73,7 @@ PASS_FIELDS: tuple[PassField, ...] = (
     PassField("finish", "finish", "choice", "as it is", _same(*get_args(Finish))),
     PassField("zones", "where", "names", "the whole model", among="zones"),
     PassField("part", "part painted apart", "text", "none", most=24),
+    PassField("onto", "the part that takes it up", "text", "the main one", most=24),
     PassField("all_but", "all but", "names", "nothing left out", among="zones"),
     PassField("coats", "coats", "number", least=1, most=9),
     PassField("thick", "times as thick, or millimetres of paste", "number", least=1, most=20,

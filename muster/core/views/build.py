@@ -339,7 +339,7 @@ class _Room:
                 one for one in self.build.choices if one.joint != joint.id
             )), self.staged,
         ), self.chooser.fixed_habit)  # fmt: skip
-        return free.slot(joint.id, way, self.chosen.slots, self.chosen.ways)
+        return free.slot(joint.id, way, self.chosen.slots)
 
     def _ways(self, joint: Joint) -> list[WayRow]:
         mine = self._assessed(joint).minutes

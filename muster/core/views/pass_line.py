@@ -83,6 +83,8 @@ def _said(field: PassField, one: Pass) -> str | None:
             return f"joins {' to '.join(value)}"
         case "part":
             return f"the part {value}"
+        case "onto":
+            return f"onto the part {value}"
         case "coats":
             return f"×{value}"
         case "minutes":

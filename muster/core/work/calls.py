@@ -178,7 +178,7 @@ class Spread:
     @cached_property
     def paths(self) -> dict[str, str]:
         """By part, where it hangs: cab/driver."""
-        onto = {row.part: row.onto for row in self.recipe.parts}
+        onto = {row.part: row.onto for row in self.recipe.parts if not row.main}
         found = {}
         for part in onto:
             way = [part]
@@ -252,7 +252,7 @@ def _call(
         place=spread.places[key],
         path=spread.paths.get(first.part or ""),
         onto=(last.onto or "") if last.part and joins(last) else None,
-        built=bool(spread.recipe.parts),
+        built=any(not row.main for row in spread.recipe.parts),
     )
 
 

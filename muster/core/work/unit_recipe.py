@@ -31,7 +31,8 @@ class UnitRecipe:
 def unit_recipe(
     unit: Unit, known: Known, habits: Habits | None = None, tables: Tables = DEFAULTS
 ) -> UnitRecipe:
-    """What a unit is painted by. Raises DomainError where its recipe cannot be unfolded."""
+    """What a unit is painted by. Raises DomainError where its recipe cannot be unfolded,
+    or its kit makes too much of it."""
     unfolded = expand_recipe(known[unit.recipe, unit.recipe_version], known).recipe
     if unit.build is None:
         return UnitRecipe(unfolded)

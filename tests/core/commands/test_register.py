@@ -7,8 +7,9 @@ from datetime import date, time
 from typing import Any, get_args, get_type_hints
 
 import pytest
-from pydantic import ValidationError
+from pydantic import TypeAdapter, ValidationError
 
+from muster.core.build.kit import Build
 from muster.core.choices import CHOICES, Choices, Order
 from muster.core.commands.any_command import COMMAND, Together
 from muster.core.commands.command import COMBINED, VERBS
@@ -16,6 +17,10 @@ from muster.core.commands.rhythm import rhythm_of
 from tests.core.making import NOW, choices, unit
 
 UNIT = {"unit": "pikes"}
+KIT: dict[str, Any] = {
+    "name": "Pike 3", "parts": [{"id": "body", "name": "Body"}, {"id": "spear", "name": "Spear"}],
+    "joints": [{"id": "on-spear", "part": "spear", "onto": "body"}],
+}  # fmt: skip
 EXAMPLES: dict[str, dict[str, Any]] = {
     "add_unit": {"line": "8 lancers mounted", "recipe": "r", "recipe_version": 1},
     "edit_unit": {**UNIT, "priority": 5},
@@ -37,13 +42,21 @@ EXAMPLES: dict[str, dict[str, Any]] = {
     "move_evening": {"evening": "mon-1930-on-20270308", "day": "2027-03-10", "start": "10:00",
                      "end": "11:00"},
     "end_weekly": {"weekly": "mon-1930"},
+    "set_kit": {**UNIT, "kit": KIT},
+    "set_build": {**UNIT, "build": {"kit": KIT}, "words": "taken"},
+    "set_joint": {"unit": "built", "joint": "on-spear", "way": "apart", "before": "end"},
+    "edit_kit": {"unit": "built", "remove": "spear"},
+    "note_mishap": {"unit": "built", "what": "came off", "part": "spear", "models": [1, 2]},
     "together": {"changes": [{"do": "set_rack", "rack": 7}]},
 }  # fmt: skip
 
+BUILD: TypeAdapter[Build] = TypeAdapter(Build)
+
 
 def before() -> Choices:
-    """Two units in an order, and a sitting each Monday."""
-    made = choices(unit(), unit(id="guns", name="guns"))
+    """Three units, two in an order and one built of a kit, and a sitting each Monday."""
+    built = BUILD.validate_python({"kit": KIT})
+    made = choices(unit(), unit(id="guns", name="guns"), unit(id="built", name="b", build=built))
     rhythm = rhythm_of({0: (time(19, 30), time(22))}, date(2027, 3, 1))
     return replace(made, rhythm=rhythm, order=(Order("pikes", "guns"),))
 

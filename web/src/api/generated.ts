@@ -662,7 +662,7 @@ export interface paths {
         };
         /**
          * View
-         * @description A unit as it is built. Raises Http404; DomainError for a unit that is gone.
+         * @description A unit as it is built. Raises Http404.
          */
         get: operations["muster_api_build_view"];
         put?: never;
@@ -682,7 +682,7 @@ export interface paths {
         };
         /**
          * Apart
-         * @description What painting apart saves: two plans. Raises Http404; DomainError for what is gone.
+         * @description What painting apart saves: two plans. Raises Http404, too for a unit of one piece.
          */
         get: operations["muster_api_build_apart"];
         put?: never;
@@ -722,7 +722,7 @@ export interface paths {
         };
         /**
          * Ways
-         * @description The ways of a joint, each planned. Raises Http404; DomainError for what is gone.
+         * @description The ways of a joint, each planned. Raises Http404.
          */
         get: operations["muster_api_build_ways"];
         put?: never;
@@ -5613,6 +5613,11 @@ export interface components {
          *     the main part is worked without it until then.
          */
         RecipePart: {
+            /**
+             * Main
+             * @default false
+             */
+            main: boolean;
             /** Onto */
             onto?: string | null;
             /** Part */
@@ -7122,7 +7127,7 @@ export interface operations {
     muster_api_build_kits: {
         parameters: {
             query?: {
-                kind?: "figure" | "mounted" | "vehicle" | "gun" | "aircraft" | "building" | "base";
+                of?: "figure" | "mounted" | "vehicle" | "gun" | "aircraft" | "building" | "base";
             };
             header?: never;
             path?: never;

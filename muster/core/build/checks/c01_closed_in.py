@@ -7,7 +7,15 @@ from dataclasses import replace
 from itertools import combinations
 
 from muster.core.build.checks.finding import BuildFinding, Checked, Offer, check
-from muster.core.build.needs import Circle, circles_of, needs_of
+from muster.core.build.needs import (
+    Circle,
+    Need,
+    Step,
+    circles_of,
+    is_in_circle,
+    moved_needs,
+    needs_of,
+)
 
 
 @check
@@ -24,10 +32,10 @@ def findings(checked: Checked) -> Iterator[BuildFinding]:
         closing = checked.called(joint.part)
         inside = checked.called(checked.assessor.joints[inner].part)
         late = checked.slots[inner]
-        words = f"the {closing} closes in the {inside}: {inside} first"
-        if late > checked.slots[outer] and late:
+        words = f"no way in for the {inside} with the {closing} on: {inside} first"
+        offers = list(_moves(checked, needs, joints, inner, outer))
+        if late and resolves(checked, needs, {outer: late}):
             words += f", or leave the {closing} out until {checked.pass_name(late - 1)} is done"
-        offers = _moves(checked, joints, inner, outer)
         yield BuildFinding("closed in", "warning", words, outer, joint.part, tuple(offers))
 
 
@@ -39,7 +47,9 @@ def _shut(checked: Checked, circle: Circle) -> tuple[str, str] | None:
     return None
 
 
-def _moves(checked: Checked, joints: list[str], inner: str, outer: str) -> Iterator[Offer]:
+def _moves(
+    checked: Checked, needs: list[Need], joints: list[str], inner: str, outer: str
+) -> Iterator[Offer]:  # fmt: skip
     """The smallest sets of moves that take a circle away: single ones; where none does, two at
     once; where no place is right, the one that closes is made to open again."""
     slots, named = checked.slots, {name: checked.called(checked.assessor.joints[name].part)
@@ -53,13 +63,13 @@ def _moves(checked: Checked, joints: list[str], inner: str, outer: str) -> Itera
         for name in joints for other in joints
         if name != other and {name, other} != {inner, outer}
     ]  # fmt: skip
-    found = [one for one in singles if resolves(checked, {one[0]: one[1]})]
+    found = [one for one in singles if resolves(checked, needs, {one[0]: one[1]})]
     for joint, slot, words in found:
         yield Offer(words, checked.placed(joint, slot))
     if found:
         return
     for one, two in combinations(singles, 2):
-        if one[0] != two[0] and resolves(checked, {one[0]: one[1], two[0]: two[1]}):
+        if one[0] != two[0] and resolves(checked, needs, {one[0]: one[1], two[0]: two[1]}):
             moved = replace(checked, assessor=replace(
                 checked.assessor, build=checked.placed(one[0], one[1]), _known={}
             ))  # fmt: skip
@@ -70,8 +80,7 @@ def _moves(checked: Checked, joints: list[str], inner: str, outer: str) -> Itera
                 checked.with_joint(joint_))  # fmt: skip
 
 
-def resolves(checked: Checked, moved: Mapping[str, int]) -> bool:
-    """Whether no circle among these joints is left with them moved there."""
-    slots = {**checked.slots, **moved}
-    left = circles_of(needs_of(checked.assessor, slots))
-    return not any(set(moved) & set(circle.joints) for circle in left)
+def resolves(checked: Checked, needs: list[Need], moved: Mapping[str, int]) -> bool:
+    """Whether none of these joints is in a circle any more, once they are moved there."""
+    then = moved_needs(checked.assessor, needs, moved)
+    return not any(is_in_circle(then, Step("joint", name)) for name in moved)

@@ -48,21 +48,21 @@ _tracked(
     "tracked-bands", "Tracked vehicle, tracks as bands",
     part("tracks", "Tracks", "tracks", material="vinyl", pieces=2),
     joint("tracks", "lower", 3.0, again_min=2, mask_min=6, hard=0.6, lifts="gear", weak=True,
-          covers=(_RIMS,)),
+          closes=("gear",), covers=(_RIMS,)),
     (job("wash", "tracks", 1.0, "so that paint holds on the vinyl"),),
 )  # fmt: skip
 _tracked(
     "tracked-links", "Tracked vehicle, link and length",
     part("tracks", "Tracks", "tracks", pieces=40),
     joint("tracks", "lower", 15.0, again_min=12, mask_min=8, hard=0.6, aligns=True, lifts="gear",
-          covers=(_RIMS,)),
+          closes=("gear",), covers=(_RIMS,)),
     (job("clean", "tracks", 6.0, "link by link"),),
 )  # fmt: skip
 _tracked(
     "tracked-loose", "Tracked vehicle, loose links",
     part("tracks", "Tracks", "tracks", pieces=160, spares=8),
     joint("tracks", "lower", 60.0, again_min=45, mask_min=8, hard=0.6, aligns=True, lifts="gear",
-          covers=(_RIMS,)),
+          closes=("gear",), covers=(_RIMS,)),
     (job("clean", "tracks", 40.0, "link by link"),),
 )  # fmt: skip
 

@@ -16,7 +16,7 @@ watch(
   () => props.row.unit,
   async () => {
     name.value = props.row.name
-    const params = { query: { kind: props.row.kind as 'vehicle' } }
+    const params = { query: { of: props.row.kind as 'vehicle' } }
     const found = await muster.attempt(() => told(client.GET('/api/build/kits', { params })))
     if (found) kits.value = found
   },
