@@ -2,7 +2,7 @@
 
 from __future__ import annotations
 
-from typing import Annotated
+from typing import Annotated, Literal
 
 from ninja import File, Form, Router, Schema
 from ninja.files import UploadedFile
@@ -98,7 +98,7 @@ def mesh(
     file_scale: Form[Scale],
     scale: Form[Scale],
     printer: Form[Printer] = "resin",
-    unit: Form[Annotated[str, Field(max_length=10)]] = "mm",
+    unit: Form[Literal["mm", "cm", "inch"]] = "mm",
 ) -> Thickness:
     """Thin places of an STL. Raises DomainError for a file that is no mesh, or too large."""
     if (file.size or 0) > MOST_BYTES:

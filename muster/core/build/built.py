@@ -17,11 +17,12 @@ from muster.core.build.assess import (
     CostLine,
     handle_min,
 )
+from muster.core.build.beside import Beside
 from muster.core.build.choose import Chooser, Chosen
 from muster.core.build.glues import JointGlue, glue_of
 from muster.core.build.jobs import DOING, RANK, TECHNIQUE, bares, jobs_of
 from muster.core.build.kit import Build, Job, Joint, Mishap, onto_of
-from muster.core.build.needs import part_name, settled
+from muster.core.build.needs import inside_out, part_name, settled
 from muster.core.build.stages import Stage, staged
 from muster.core.craft.tables import DEFAULTS, Tables
 from muster.core.craft.zones import DETAIL_ZONES, JOINTS
@@ -85,6 +86,7 @@ class _Builder:
     tables: Tables
     chosen: Chosen
     slots: dict[str, int]
+    beside: Beside = field(init=False)
     top: dict[str, str] = field(default_factory=dict)
     """By part, the part that it now hangs together with and is held by."""
     passes: list[Pass] = field(default_factory=list)
@@ -106,6 +108,7 @@ class _Builder:
     def run(self) -> BuiltRecipe:
         kit = self.build.kit
         self.top = {part.id: part.id for part in kit.in_use}
+        self.beside = Beside(self.assessor, self.chosen.ways, self.slots)
         self.own = frozenset(stage.one.key for stage in self.assessor.stages)
         jobs = self._jobs_by_slot()
         ends = self._lifted_first()
@@ -183,24 +186,13 @@ class _Builder:
     def _prepare(self, slot: int, jobs: list[Job], lifted: list[Joint]) -> None:
         """Jobs and joints at a place, what goes in before what closes it in."""
         here = [name for name in self.assessor.joints if self.slots.get(name, 0) == slot]
-        here = self._inside_out(here)
+        here = inside_out(self.assessor, here)
         first = [job for job in jobs if job.after is None]
         self._work(first)
         for joint in lifted:
             self._lift(joint)
         self._join(here, slot)
         self._work([job for job in jobs if job.after is not None])
-
-    def _inside_out(self, names: list[str]) -> list[str]:
-        found: list[str] = []
-        while names:
-            free = [
-                name for name in names
-                if not set(self.assessor.inside(self.assessor.joints[name])) & set(names)
-            ] or names[:1]  # fmt: skip
-            found += free
-            names = [name for name in names if name not in free]
-        return found
 
     def _work(self, jobs: list[Job]) -> None:
         groups: dict[tuple[str, str | None], list[Job]] = {}
@@ -293,19 +285,6 @@ class _Builder:
         """Of a joint's minutes, those that go into one thing."""
         return sum(line.minutes for line in self._lines(joint) if line.what == what)
 
-    def _masks(self, stage: Stage) -> list[tuple[Joint, tuple[str, ...]]]:
-        """Joints beside which a pass is sprayed, and the zones that are masked for it."""
-        found = []
-        for name, joint in self.assessor.joints.items():
-            fixed = self.chosen.ways.get(name) == "mask" and self.slots[name] <= stage.index
-            if fixed and stage.sprayed and stage.paints and self.assessor.apart(joint, stage):
-                mine = self.assessor.below(joint.part)
-                spared = {joint.onto} if mine & set(stage.shares) else mine
-                owner = self.assessor.staged.owner
-                zones = tuple(z for z, part in owner.items() if part in spared)
-                found.append((joint, zones))
-        return found
-
     def _paint(self, stage: Stage) -> None:
         """A pass on each thing that it works: the rest of the model, and what is apart."""
         shares: dict[str | None, float] = {}
@@ -315,7 +294,7 @@ class _Builder:
         if not shares:
             shares = {None: 1.0}
         many = len(shares) > 1
-        masks = self._masks(stage)
+        masks = self.beside.masks(stage)
         for joint, zones in masks:
             called = part_name(self.build.kit, joint.part)
             self._add(f"mask-{joint.id}", (joint.id,), "mask", f"mask beside the {called}",
@@ -325,6 +304,7 @@ class _Builder:
         for number, (comp, share) in enumerate(sorted(shares.items(), key=_whole_first)):
             one = stage.one
             minutes = one.minutes * share
+            minutes += self.beside.minutes(stage, comp, self._comp)
             if comp is not None and many:
                 minutes += handle_min(stage)
             if comp is not None and comp not in self.held:

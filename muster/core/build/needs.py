@@ -147,6 +147,35 @@ def settled(assessor: Assessor, slots: Mapping[str, int]) -> dict[str, int]:
     return found
 
 
+def inside_out(assessor: Assessor, names: list[str]) -> list[str]:
+    """Joints of one place, each after those that it closes in; where some close each other in,
+    one of those goes first."""
+    inner = {
+        name: [each for each in assessor.inside(assessor.joints[name])
+               if each in names] for name in names
+    }  # fmt: skip
+    found: list[str] = []
+    while len(found) < len(names):
+        left = [name for name in names if name not in found]
+        waits = {name: _reached(name, inner, set(found)) for name in left}
+        free = [name for name in left if not waits[name]]
+        ring = [name for name in left if all(name in waits[each] for each in waits[name])]
+        found += free or ring[:1]
+    return found
+
+
+def _reached(name: str, inner: Mapping[str, list[str]], done: set[str]) -> set[str]:
+    """All that must still go in before a joint, however far inside."""
+    found: set[str] = set()
+    open_ = [name]
+    while open_:
+        for each in inner[open_.pop()]:
+            if each not in found and each not in done:
+                found.add(each)
+                open_.append(each)
+    return found
+
+
 def part_name(kit: Kit, part_id: str) -> str:
     """What a part is called, as it stands in a sentence."""
     part = kit.part(part_id)

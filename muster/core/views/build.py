@@ -144,6 +144,8 @@ class BuildView:
     build: Build
     pieces: int
     minutes: float
+    mend_min: float
+    """Of ``minutes``, what goes into getting at things and mending, by how often it happens."""
     gap_min: float
     evenings_least: int
     columns: list[Column]
@@ -227,7 +229,7 @@ class _Room:
         return BuildView(
             unit=unit.id, name=unit.name, models=unit.count, scale=unit.scale, build=self.build,
             pieces=sum(part.pieces for part in kit.in_use), minutes=round(minutes, 1),
-            gap_min=round(self.chosen.gap_min, 1),
+            mend_min=round(self._risk(), 1), gap_min=round(self.chosen.gap_min, 1),
             evenings_least=self._evenings(minutes),
             columns=[Column(s.one.key, s.one.name, group_of(s)) for s in self.assessor.stages],
             streams=[self._stream(part) for part in self._drawn()],

@@ -31,10 +31,13 @@ class WayPlan:
 
 @dataclass(frozen=True)
 class ApartPlan:
-    """A unit as it is built beside the same with all fixed first, both planned."""
+    """A unit as it is built beside the same with all fixed first, both planned. ``mend_s``: what
+    getting at things and mending takes beyond the plan, by how often it happens."""
 
     hands_on_s: int
     fixed_hands_on_s: int
+    mend_s: int
+    fixed_mend_s: int
     evenings: int
     fixed_evenings: int
 
@@ -70,14 +73,22 @@ def apart_planned(derived: Derived, plan: Plan, unit_id: str) -> ApartPlan:
     unit = unit_of(derived.snapshot.choices, unit_id)
     if unit.build is None:
         raise DomainError(f"{unit.name} has no parts yet: start from a template in Build")
-    choices = derived.snapshot.choices
+    choices = choices_now = derived.snapshot.choices
     for joint in unit.build.kit.joints_in_use:
         choices, _ = SetJoint("set_joint", unit_id, joint.id, "fix").apply(
             choices, derived.snapshot.now
         )
     mine = _planned(derived, plan, derived.snapshot.choices, unit_id)
     fixed = _planned(derived, plan, choices, unit_id)
-    return ApartPlan(mine[0], fixed[0], mine[1], fixed[1])
+    mend, fixed_mend = (_mend_s(derived, each, unit_id) for each in (choices_now, choices))
+    return ApartPlan(mine[0], fixed[0], mend, fixed_mend, mine[1], fixed[1])
+
+
+def _mend_s(derived: Derived, choices: Choices, unit_id: str) -> int:
+    """Seconds for all models of a unit that go into reach and mishaps."""
+    made = derive_what_can(replace(derived.snapshot, choices=choices), keep_running=False)
+    view = build_view(made, unit_of(choices, unit_id))
+    return 0 if view is None else round(view.mend_min * view.models * 60)
 
 
 def _planned(

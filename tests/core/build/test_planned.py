@@ -21,7 +21,7 @@ from muster.core.recipes.starters_vehicles import STARTERS
 from muster.core.snapshot import Snapshot
 from muster.core.stack.check import check
 from muster.core.stack.parts import reaches
-from tests.core.build.making import HAULER, built, template
+from tests.core.build.making import HAULER, built, chooser, template
 from tests.core.making import NOW, choices, evenings, ticks, unit
 
 
@@ -85,14 +85,21 @@ def test_every_zone_gets_the_passes_that_it_got_in_one_piece_in_their_order(
         ], zone
 
 
-def test_the_minutes_of_passes_are_those_of_the_recipe_and_handling() -> None:
+def test_fixed_first_passes_take_what_the_recipe_says_and_what_cutting_in_takes() -> None:
     build = Build(template("tracked-bands"), choices=tuple(
         JointChoice(one.id, "fix") for one in template("tracked-bands").joints
     ))  # fmt: skip
     made = built(HAULER, build)
     own = {one.key for one in HAULER.passes}
     paint = sum(one.minutes for one in made.recipe.passes if set(made.sources[one.key]) & own)
-    assert paint == pytest.approx(sum(one.minutes for one in HAULER.passes), abs=0.1)
+    assessor = chooser(HAULER, build).assessor
+    beside = sum(
+        line.minutes for name in assessor.joints for line in assessor.of(name, "fix", 0).lines
+        if line.what in ("cutting in beside it", "painting over overspray")
+    )  # fmt: skip
+    assert beside > 5
+    whole = sum(one.minutes for one in HAULER.passes)
+    assert paint == pytest.approx(whole + beside, abs=0.1)
 
 
 @pytest.mark.parametrize("code", ["tracked-bands", "wheeled-vehicle", "boat"])

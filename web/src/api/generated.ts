@@ -2391,7 +2391,8 @@ export interface components {
         };
         /**
          * ApartPlan
-         * @description A unit as it is built beside the same with all fixed first, both planned.
+         * @description A unit as it is built beside the same with all fixed first, both planned. ``mend_s``: what
+         *     getting at things and mending takes beyond the plan, by how often it happens.
          */
         ApartPlan: {
             /** Evenings */
@@ -2400,8 +2401,12 @@ export interface components {
             fixed_evenings: number;
             /** Fixed Hands On S */
             fixed_hands_on_s: number;
+            /** Fixed Mend S */
+            fixed_mend_s: number;
             /** Hands On S */
             hands_on_s: number;
+            /** Mend S */
+            mend_s: number;
         };
         /**
          * Appearance
@@ -2748,6 +2753,8 @@ export interface components {
             gap_min: number;
             /** Left Over */
             left_over: string[];
+            /** Mend Min */
+            mend_min: number;
             /** Minutes */
             minutes: number;
             /** Models */
@@ -7195,8 +7202,12 @@ export interface operations {
                     printer?: "resin" | "filament";
                     /** Scale */
                     scale: number;
-                    /** Unit */
-                    unit: string;
+                    /**
+                     * Unit
+                     * @default mm
+                     * @enum {string}
+                     */
+                    unit?: "mm" | "cm" | "inch";
                 };
             };
         };

@@ -14,8 +14,7 @@ LEAST_SHARE = 0.1
 def findings(checked: Checked) -> Iterator[BuildFinding]:
     """Only where the user has placed a joint: what is proposed has weighed it."""
     for name, slot in checked.slots.items():
-        said = checked.build.choice(name)
-        if said.way is None and said.before is None:
+        if not checked.is_worse(name):
             continue
         lost = [
             cover for cover in checked.assessor.of(name, checked.chosen.ways[name], slot).lost

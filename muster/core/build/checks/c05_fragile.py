@@ -23,9 +23,7 @@ def findings(checked: Checked) -> Iterator[BuildFinding]:
             continue
         rough = checked.assessor.rough_after(joint, checked.slots[name])
         called = checked.called(joint.part)
-        said = checked.build.choice(name)
-        placed = said.way is not None or said.before is not None
-        if part.fragile and placed and len(rough) >= MUCH:
+        if part.fragile and checked.is_worse(name) and len(rough) >= MUCH:
             late = rough[-1].index + 1
             words = (
                 f"the {called} would be on for {len(rough)} rough passes, "

@@ -11,8 +11,7 @@ from muster.core.build.checks.finding import BuildFinding, Checked, Offer, check
 def findings(checked: Checked) -> Iterator[BuildFinding]:
     """Only where the user has left it open: what is proposed has weighed it."""
     for name, joint in checked.assessor.joints.items():
-        said = checked.build.choice(name)
-        if not joint.gap or not checked.slots[name] or (said.way is None and said.before is None):
+        if not joint.gap or not checked.slots[name] or not checked.is_worse(name):
             continue
         called = checked.called(joint.part)
         words = f"the seam of the {called} is filled and sanded after paint: it is painted twice"

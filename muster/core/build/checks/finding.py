@@ -7,11 +7,14 @@ from dataclasses import dataclass, replace
 from typing import Literal
 
 from muster.core.build.assess import Assessor
-from muster.core.build.choose import Chosen
+from muster.core.build.choose import Chosen, ways_of
 from muster.core.build.kit import Build, Job, Joint, JointChoice, Kit, Part
 from muster.core.build.needs import part_name
 from muster.core.craft.tables import Tables
 from muster.core.recipes.recipe import Recipe
+
+WORTH_MIN = 0.5
+"""Of a model: a difference that is worth a word."""
 
 Severity = Literal["warning", "note"]
 
@@ -76,6 +79,20 @@ class Checked:
         """The pass at a place, in a sentence."""
         stages = self.assessor.stages
         return f"'{stages[slot].one.name}'" if slot < len(stages) else "the end"
+
+    def is_worse(self, joint: str) -> bool:
+        """Whether the user has said so of a joint, and another way would take less: what would be
+        proposed anyway has been weighed."""
+        said = self.build.choice(joint)
+        if said.way is None and said.before is None:
+            return False
+        late = self.assessor.late(self.assessor.joints[joint])
+        mine = self.assessor.of(joint, self.chosen.ways[joint], self.slots[joint]).minutes
+        others = (
+            self.assessor.of(joint, way, 0 if way in ("fix", "mask") else late).minutes
+            for way in ways_of(self.assessor.joints[joint])
+        )
+        return mine > min(others) + WORTH_MIN
 
     def placed(self, joint: str, slot: int) -> Build:
         """The build with a joint closed there."""

@@ -51,7 +51,12 @@ async function start(kit: Schemas['Kit']) {
 }
 
 const saved = computed(() =>
-  apart.value ? apart.value.fixed_hands_on_s - apart.value.hands_on_s : null,
+  apart.value
+    ? apart.value.fixed_hands_on_s +
+      apart.value.fixed_mend_s -
+      apart.value.hands_on_s -
+      apart.value.mend_s
+    : null,
 )
 const PANELS: { id: Panel; words: string }[] = [
   { id: 'list', words: 'as a list for the bench' },
@@ -95,12 +100,12 @@ const PANELS: { id: Panel; words: string }[] = [
             <b>{{ hours(view.minutes * 60) }}</b> a model,
             <b>{{ hours(view.minutes * view.models * 60) }}</b> in all<template
               v-if="saved !== null && saved >= 60"
-              >; painting apart saves <b>{{ hours(saved) }}</b> of the plan</template
+              >; apart saves <b>{{ hours(saved) }}</b></template
             >
             <span class="text-soft">
               ·
               {{
-                view.gap_min ? `at most ${view.gap_min} min a model from the best` : 'proven best'
+                view.gap_min ? `within ${view.gap_min} min a model of the best` : 'proven best'
               }}</span
             >
           </p>

@@ -104,7 +104,7 @@ function shift(by: number) {
             <td class="pl-8 text-14">
               {{ one.risks || 'nothing to speak of' }}
               <span v-if="one.column === null" class="text-warning"
-                >· closes in what must go in first</span
+                >· only where what goes in first is fixed, too</span
               >
             </td>
           </tr>

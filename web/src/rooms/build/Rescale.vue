@@ -51,7 +51,7 @@ const { preview, choose } = useUpload(
         data.append(key, String(row[key]))
       return data
     }
-    const body = { ...form.body, file_scale: row.file_scale, scale: row.scale, printer: row.printer, unit: 'mm' } // prettier-ignore
+    const body = { ...form.body, file_scale: row.file_scale, scale: row.scale, printer: row.printer, unit: 'mm' as const } // prettier-ignore
     return told(client.POST('/api/build/rescale/mesh', { body, bodySerializer: more }))
   },
   () => Promise.resolve(null),

@@ -108,7 +108,7 @@ export function lay(view: BuildView, width: number): Laid {
     const first = Math.min(...shut.map((one) => one.column))
     const words = `${shut.map((one) => one.called).join(', ')} out of reach`
     const x = Math.max(at(first) + 34, free ? end + 34 + MOUTH : 0)
-    const below = width - 10 - words.length * 6.8 < x
+    const below = free && width - 10 - words.length * 6.8 < x
     const dashes = shut.length
       ? [{ x, y: y(stream.part) + (free ? (below ? 2 : 5) : BAND / 2 + 17), words, below }]
       : []
