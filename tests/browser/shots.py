@@ -17,6 +17,7 @@ VIEWS = (
     ("plan", "day", (1280, 800)), ("plan", "lamp", (1280, 800)), ("bench", "day", (1280, 800)),
     ("roll", "day", (1280, 800)), ("recipes", "day", (1280, 800)), ("bench", "lamp", (844, 390)),
     ("plan", "day", (390, 844)), ("colour", "day", (1280, 800)), ("supplies", "day", (1280, 800)),
+    ("build", "day", (1280, 800)), ("build", "lamp", (1280, 800)),
     ("house", "day", (1280, 800)), ("recipes", "lamp", (1280, 800)), ("recipes", "day", (390, 844)),
 )  # fmt: skip
 
@@ -40,12 +41,16 @@ def test_take_the_pictures(browser: Browser) -> None:
         browser.find("//h1 | //h2")
         ready = {
             "plan": "proven within", "bench": "models", "roll": "Pikes", "colour": "Reed green",
-            "supplies": "On the shelf", "house": "Ground for decals",
+            "supplies": "On the shelf", "house": "Ground for decals", "build": "a model",
         }  # fmt: skip
         browser.find(f"//*[contains(., '{ready.get(room, 'undercoat')}')]")
         browser.until(lambda: "Reading the muster" not in browser.text())
         if room == "plan" and width > 1000:
             browser.find("//tr[contains(., 'This plan')]")
+        if room == "build":
+            browser.find("//*[@data-reason]")
+            browser.until(lambda: "≥" not in browser.find("//table[caption]").text)
+            browser.find("//p[contains(., 'apart saves')]")
         if room == "colour":
             browser.press("Find a mix")
             browser.find("//section[@aria-labelledby='answers']//li")

@@ -11,6 +11,7 @@ from muster.core.build.checks.finding import BuildFinding
 from muster.core.build.kit import (
     Build,
     Cover,
+    Fault,
     Job,
     Joint,
     JointChoice,
@@ -314,6 +315,38 @@ def test_a_cover_that_is_small_is_no_alarm() -> None:
 
     assert "no reach" in codes(found(HAULER, gun(0.5)))
     assert "no reach" not in codes(found(HAULER, gun(0.05)))
+
+
+@pytest.mark.parametrize(
+    ("kind", "part", "said", "offered"),
+    [("brittle", "tracks", "tracks, a fault of this kit: brittle", "it is fragile"),
+     ("fit", "upper", "upper hull, a fault of this kit: fit", "test-fit it, 2 min"),
+     ("gap", "gear", "running gear, a fault of this kit: gap",
+      "fill and sand its seam, 5 min"),
+     ("missing", "stowage", "stowage, a fault of this kit: missing", "leave it off"),
+     ("ejector marks", "stowage", "stowage, a fault of this kit: ejector marks",
+      "clean them off, 3 min")],
+)  # fmt: skip
+def test_a_fault_of_the_kit_is_met_before_it_costs_anything(
+    kind: str, part: str, said: str, offered: str
+) -> None:
+    made = template("tracked-bands")
+    build = Build(replace(made, faults=(Fault(kind, part),)))  # type: ignore[arg-type]
+    one = next(each for each in found(HAULER, build) if each.code == "kit fault")
+    assert (one.words, one.offers[0].words, one.severity) == (said, offered, "note")
+    mended(HAULER, build, "kit fault")
+    known = Build(replace(made, faults=(Fault("odd part", part),)))
+    assert not found(HAULER, known), "what only has to be known is no alarm"
+
+
+def test_fragile_prints_want_spares() -> None:
+    made = template("printed-terrain")
+    assert "no spares" not in codes(found(house(), Build(made)))
+    bare = replace(made, parts=tuple(replace(one, spares=0) for one in made.parts))
+    assert words(found(house(), Build(bare)), "no spares") == (
+        "the railings: fragile, printed, and none to spare"
+    )
+    mended(house(), Build(bare), "no spares")
 
 
 def test_a_kit_that_cannot_hold_is_refused_with_how_to_mend_it() -> None:

@@ -3238,8 +3238,9 @@ export interface components {
         };
         /**
          * EditKit
-         * @description One row as given, in the place of the one of its id, or added; ``job_done`` says of a job
-         *     whether it is done (None: as proposed); ``remove`` takes a row out, a part with its joints.
+         * @description One row as given, in the place of the one of its id, or added; ``faults``: all of them;
+         *     ``job_done`` says of a job whether it is done (None: as proposed); ``remove`` takes a row out,
+         *     a part with its joints.
          */
         EditKit: {
             /**
@@ -3249,6 +3250,8 @@ export interface components {
             do: "edit_kit";
             /** Done */
             done?: boolean | null;
+            /** Faults */
+            faults?: components["schemas"]["Fault"][] | null;
             job?: components["schemas"]["Job"] | null;
             /** Job Done */
             job_done?: string | null;

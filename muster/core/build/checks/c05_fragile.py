@@ -38,7 +38,7 @@ def findings(checked: Checked) -> Iterator[BuildFinding]:
             words = f"the {called} came off before: pin it, or drill it for a rod"
             pin = (_pin(checked, joint),)
             yield BuildFinding("weak joint", "warning", words, name, joint.part, pin)
-        elif joint.weak and joint.hold == "glue" and part.fragile:
+        elif joint.weak and joint.hold == "glue" and part.fragile and joint.lifts is None:
             words = f"the {called}: a joint this thin comes off again without a pin"
             pin = (_pin(checked, joint),)
             yield BuildFinding("weak joint", "note", words, name, joint.part, pin)

@@ -4,12 +4,13 @@ from __future__ import annotations
 
 from dataclasses import replace
 from datetime import datetime
-from typing import Literal
+from typing import Annotated, Literal
 
+from pydantic import Field
 from pydantic.dataclasses import dataclass
 
 from muster.core.build.checks.finding import with_row
-from muster.core.build.kit import Build, Job, Joint, Kit, Part
+from muster.core.build.kit import Build, Fault, Job, Joint, Kit, Part
 from muster.core.choices import Choices
 from muster.core.commands.command import Command, verb
 from muster.core.commands.verbs.set_kit import build_of, with_build
@@ -20,14 +21,16 @@ from muster.core.vocabulary import STRICT
 @verb(combined=True)
 @dataclass(frozen=True, config=STRICT)
 class EditKit(Command):
-    """One row as given, in the place of the one of its id, or added; ``job_done`` says of a job
-    whether it is done (None: as proposed); ``remove`` takes a row out, a part with its joints."""
+    """One row as given, in the place of the one of its id, or added; ``faults``: all of them;
+    ``job_done`` says of a job whether it is done (None: as proposed); ``remove`` takes a row out,
+    a part with its joints."""
 
     do: Literal["edit_kit"]
     unit: str
     part: Part | None = None
     joint: Joint | None = None
     job: Job | None = None
+    faults: Annotated[tuple[Fault, ...], Field(max_length=60)] | None = None
     remove: str | None = None
     job_done: str | None = None
     done: bool | None = None
@@ -43,6 +46,9 @@ class EditKit(Command):
         if self.remove is not None:
             kit = _without(kit, self.remove)
             words = f"{self.remove} taken out"
+        if self.faults is not None:
+            kit = replace(kit, faults=self.faults)
+            words = "faults of the kit"
         build = replace(build, kit=kit)
         if self.job_done is not None:
             build = _with_job(build, self.job_done, self.done)

@@ -44,6 +44,14 @@ async function add() {
   if (await props.build.change({ do: 'edit_kit', unit, part, joint })) name.value = ''
 }
 
+const FAULTS = ['fit', 'gap', 'missing', 'brittle', 'odd part', 'ejector marks'] as const
+const fault = ref({ kind: 'fit' as (typeof FAULTS)[number], part: '', words: '' })
+async function setFaults(faults: Schemas['Fault'][]) {
+  const unit = props.build.unit.value
+  if (unit && (await props.build.change({ do: 'edit_kit', unit, faults })))
+    fault.value = { kind: 'fit', part: '', words: '' }
+}
+
 function takeAway() {
   const unit = props.build.unit.value
   if (unit) void props.build.change({ do: 'set_kit', unit, kit: null })
@@ -153,6 +161,45 @@ async function say(id: string, done: boolean | null) {
         <JobRow :job="null" :kit="kit" :done="null" @put="put({ job: $event })" />
       </div>
     </div>
+    <h2 class="mt-5">Faults of this kit</h2>
+    <p class="max-w-[70ch] text-soft">They are remembered with it, and met on the next one.</p>
+    <ul>
+      <li
+        v-for="(one, number) in kit.faults"
+        :key="number"
+        class="flex min-h-11 items-center gap-4"
+      >
+        <span
+          ><b>{{ partName(one.part) }}</b
+          >: {{ one.kind }}{{ one.words ? `, ${one.words}` : '' }}</span
+        >
+        <button class="link" @click="setFaults(kit.faults?.filter((_, n) => n !== number) ?? [])">
+          Take it out
+        </button>
+      </li>
+    </ul>
+    <form
+      class="mt-2 flex flex-wrap items-end gap-3"
+      @submit.prevent="fault.part && setFaults([...(kit.faults ?? []), { ...fault }])"
+    >
+      <label class="grid gap-1 text-14"
+        >Fault
+        <select v-model="fault.kind" class="field">
+          <option v-for="one in FAULTS" :key="one">{{ one }}</option>
+        </select></label
+      >
+      <label class="grid gap-1 text-14"
+        >Of
+        <select v-model="fault.part" class="field">
+          <option value="">which part?</option>
+          <option v-for="one in kit.parts" :key="one.id" :value="one.id">{{ one.name }}</option>
+        </select></label
+      >
+      <label class="grid gap-1 text-14"
+        >In words <input v-model="fault.words" class="field w-56" maxlength="120"
+      /></label>
+      <button class="btn" :disabled="!fault.part">Note it</button>
+    </form>
     <button class="link mt-4" @click="takeAway">Take the kit away: of one piece again</button>
   </section>
 </template>
