@@ -82,6 +82,11 @@ class Assessment:
         """Minutes a model, risk included."""
         return sum(one.minutes for one in self.lines)
 
+    @cached_property
+    def work_min(self) -> float:
+        """Minutes a model that can be planned."""
+        return sum(one.minutes for one in self.lines if not one.risk)
+
 
 @dataclass(frozen=True)
 class Assessor:

@@ -12,14 +12,19 @@ from muster.core.build.choose import Chooser, Chosen, ways_of
 from muster.core.build.glues import glue_of
 from muster.core.build.jobs import left_out
 from muster.core.build.kit import Build, Joint, Kit, Way
-from muster.core.build.needs import part_name
-from muster.core.build.stages import Stage, staged
+from muster.core.build.stages import staged
 from muster.core.choices import Unit
-from muster.core.craft.techniques import TechniqueTrait
 from muster.core.pipeline import Derived
 from muster.core.recipes.recipe import Pass
 from muster.core.stack.cautions import Caution, cautions_of
-from muster.core.views.build_words import reason_of, title_of_joint
+from muster.core.views.build_words import (
+    group_of,
+    holds_of,
+    left_over,
+    reason_of,
+    title_of_joint,
+)
+from muster.core.views.evenings import evenings_of
 from muster.core.work.unit_recipe import fixes_first, with_models
 
 
@@ -216,7 +221,7 @@ class _Room:
         self.findings = check_build(
             self.recipe, self.assessor, self.chosen, unit.scale, units, self.tables
         )
-        self.sitting_s, self.nights = _sittings(derived, unit)
+        self.evenings = evenings_of(derived, unit)
 
     @property
     def kit(self) -> Kit:
@@ -230,24 +235,19 @@ class _Room:
             unit=unit.id, name=unit.name, models=unit.count, scale=unit.scale, build=self.build,
             pieces=sum(part.pieces for part in kit.in_use), minutes=round(minutes, 1),
             mend_min=round(self._risk(), 1), gap_min=round(self.chosen.gap_min, 1),
-            evenings_least=self._evenings(minutes),
+            evenings_least=self.evenings.least(),
             columns=[Column(s.one.key, s.one.name, group_of(s)) for s in self.assessor.stages],
             streams=[self._stream(part) for part in self._drawn()],
             mouths=[self._mouth(joint) for joint in self.assessor.joints.values()],
             findings=[_out(one) for one in self.findings],
             order=self._order(), not_cleaned=len(left_out(self.build)),
             saved_min=round(sum(job.minutes for job in left_out(self.build)), 1),
-            left_over=_left_over(kit), replaced=[one.name for one in self.staged.replaced],
+            left_over=left_over(kit), replaced=[one.name for one in self.staged.replaced],
         )  # fmt: skip
 
     def _risk(self) -> float:
         found = self.chooser.assessments(self.chosen).values()
         return sum(line.minutes for one in found for line in one.lines if line.risk)
-
-    def _evenings(self, minutes: float) -> int:
-        """The fewest sittings that can do it: by its work, and by what stands overnight."""
-        work = -(-minutes * 60 * self.unit.count // max(1, self.sitting_s))
-        return int(max(work, self.nights + 1))
 
     def _drawn(self) -> list[str]:
         """Parts from the main one down, each before those it takes up."""
@@ -315,8 +315,8 @@ class _Room:
         rows = self._ways(joint)
         return Mouth(
             joint=joint.id, part=joint.part, onto=joint.onto,
-            title=title_of_joint(self.kit, joint), holds=_holds(joint, glue.name, glue.times.handle,
-                                                               glue.materials),
+            title=title_of_joint(self.kit, joint),
+            holds=holds_of(joint, glue.name, glue.times.handle, glue.materials),
             way=self.chosen.ways[joint.id], column=self.chosen.slots[joint.id],
             earliest=self.assessor.late(joint), said=said.way is not None,
             moved=said.before is not None,
@@ -344,16 +344,16 @@ class _Room:
         return free.slot(joint.id, way, self.chosen.slots)
 
     def _ways(self, joint: Joint) -> list[WayRow]:
-        mine = self._assessed(joint).minutes
-        total = sum(one.minutes for one in derived_passes(self.derived, self.unit)) + self._risk()
+        mine = self._assessed(joint).work_min
         rows = []
         for way in ways_of(joint):
             slot = self._slot(joint, way)
             found = self.assessor.of(joint.id, way, slot if slot is not None else 0)
+            more_s = 60 * self.unit.count * (found.work_min - mine)
             risks = ", ".join(line.what for line in found.lines if line.risk)
             rows.append(WayRow(
                 way, round(found.minutes, 1), round(found.minutes * self.unit.count),
-                risks, slot, self._evenings(total - mine + found.minutes),
+                risks, slot, self.evenings.least_with(more_s),
             ))  # fmt: skip
         return rows
 
@@ -384,66 +384,3 @@ def derived_passes(derived: Derived, unit: Unit) -> tuple[Pass, ...]:
 def _out(one: BuildFinding) -> FindingOut:
     offers = [OfferOut(offer.words, offer.build) for offer in one.offers]
     return FindingOut(one.code, one.severity, one.words, one.joint, one.part, offers)
-
-
-def group_of(stage: Stage) -> str:
-    """What of the work a pass is, as a heading along the streams."""
-    does = stage.technique.has
-    if stage.ground:
-        return "undercoat"
-    if does(TechniqueTrait.DECALS) or does(TechniqueTrait.SOFTENS_DECALS):
-        return "markings"
-    if not stage.paints:
-        return "clear coats"
-    if any(does(one) for one in (TechniqueTrait.TINTS, TechniqueTrait.LINE, TechniqueTrait.WEARS,
-                                 TechniqueTrait.EFFECT)):  # fmt: skip
-        return "wash, wear"
-    return "colours"
-
-
-def _holds(
-    joint: Joint, glue: str | None, handle_min: float, materials: tuple[str, str]
-) -> str:  # fmt: skip
-    """What holds a joint, and when it can be handled."""
-    if glue is None:
-        return {"magnet": "by magnets", "peg": "pegged", "clip": "clipped on",
-                "slide": "slides on, no glue"}.get(joint.hold, joint.hold)  # fmt: skip
-    one, two = materials
-    pair = one if one == two else f"{one} and {two}"
-    wait = f"{handle_min:g} min" if handle_min < 120 else f"{handle_min / 60:g} h"
-    return f"{glue} on {pair} · can be handled after {wait}"
-
-
-def _left_over(kit: Kit) -> list[str]:
-    found = [part_name(kit, part.id) for part in kit.parts if not part.fitted]
-    found += [
-        f"{part.spares} spare {part_name(kit, part.id)}" for part in kit.in_use if part.spares
-    ]
-    return found
-
-
-def _sittings(derived: Derived, unit: Unit) -> tuple[int, int]:
-    """The longest sitting to come in seconds, and how many stands along the unit's chain are longer
-    than any sitting: each makes another one."""
-    problem = derived.instance.problem
-    longest = max((s.end - max(s.start, problem.now) for s in problem.sittings
-                   if s.end > problem.now), default=2 * 3600)  # fmt: skip
-    mine = {call.id for call in derived.calls.values() if call.unit.id == unit.id}
-    fastest = {
-        name: max((rate.milli for rate in rates), default=1000)
-        for name, rates in problem.clocks.items()
-    }
-    after: dict[str, list[tuple[str, int]]] = {}
-    for link in problem.links:
-        if link.before in mine and link.after in mine:
-            stand = link.stand_s * 1000 / max(1, fastest.get(link.clock, 1000))
-            after.setdefault(link.before, []).append((link.after, int(stand > longest)))
-    known: dict[str, int] = {}
-
-    def nights(name: str) -> int:
-        if name not in known:
-            known[name] = max((more + nights(each) for each, more in after.get(name, ())),
-                              default=0)  # fmt: skip
-        return known[name]
-
-    return longest, max((nights(name) for name in mine), default=0)

@@ -7,6 +7,8 @@ from dataclasses import replace
 from muster.core.build.assess import Assessment, CostLine
 from muster.core.build.kit import Joint, Kit, Way
 from muster.core.build.needs import part_name
+from muster.core.build.stages import Stage
+from muster.core.craft.techniques import TechniqueTrait
 
 WORDS: dict[Way, str] = {
     "fix": "fix first", "apart": "paint apart", "lift": "lift off as one", "mask": "fix and mask",
@@ -74,3 +76,40 @@ def _listed(rows: list[CostLine]) -> str:
         joins = "in case" if row.kind == "chance" else "of"
         said.append(f"{minutes} min {joins} {row.what}")
     return " and ".join(said)
+
+
+def group_of(stage: Stage) -> str:
+    """What of the work a pass is, as a heading along the streams."""
+    does = stage.technique.has
+    if stage.ground:
+        return "undercoat"
+    if does(TechniqueTrait.DECALS) or does(TechniqueTrait.SOFTENS_DECALS):
+        return "markings"
+    if not stage.paints:
+        return "clear coats"
+    if any(does(one) for one in (TechniqueTrait.TINTS, TechniqueTrait.LINE, TechniqueTrait.WEARS,
+                                 TechniqueTrait.EFFECT)):  # fmt: skip
+        return "wash, wear"
+    return "colours"
+
+
+def holds_of(
+    joint: Joint, glue: str | None, handle_min: float, materials: tuple[str, str]
+) -> str:  # fmt: skip
+    """What holds a joint, and when it can be handled."""
+    if glue is None:
+        return {"magnet": "by magnets", "peg": "pegged", "clip": "clipped on",
+                "slide": "slides on, no glue"}.get(joint.hold, joint.hold)  # fmt: skip
+    one, two = materials
+    pair = one if one == two else f"{one} and {two}"
+    wait = f"{handle_min:g} min" if handle_min < 120 else f"{handle_min / 60:g} h"
+    return f"{glue} on {pair} · can be handled after {wait}"
+
+
+def left_over(kit: Kit) -> list[str]:
+    """Parts that end on no model, and spares."""
+    found = [part_name(kit, part.id) for part in kit.parts if not part.fitted]
+    found += [
+        f"{part.spares} spare {part_name(kit, part.id)}" for part in kit.in_use if part.spares
+    ]
+    return found
