@@ -46,6 +46,9 @@ SNAPS, SNAPS_BRUSHED, SNAPPED_MIN = 0.25, 0.03, 8.0
 """How often something fragile snaps in a rough pass, or in one by brush, and the minutes to put it
 back."""
 
+STICKS, STUCK_MIN = 0.4, 8.0
+"""How often what must still move is painted fast, and the minutes to free it and touch it up."""
+
 CRACKS, CRACKED_MIN = 0.5, 8.0
 """How often paint cracks on a soft band that is bent round its wheels, and the minutes to mend
 it."""
@@ -160,8 +163,11 @@ class Assessor:
                 last = stage.index + 1
             if not stage.paints:
                 continue
-            if self.apart(joint, stage) or any(
-                not _reaches(cover, stage) and cover.seen for cover in joint.covers
+            fast = joint.hold == "slide" and {joint.part, joint.onto} <= set(stage.shares)
+            if (
+                fast
+                or self.apart(joint, stage)
+                or any(not _reaches(cover, stage) and cover.seen for cover in joint.covers)
             ):
                 last = stage.index + 1
         return last or self._coated()
@@ -260,6 +266,11 @@ class Assessor:
             CostLine(one.words, one.often * one.mend_min, "chance")
             for one in said or usual_risks(joint, way, painted)
         ]
+        if joint.hold == "slide" and any(
+            stage.paints and {joint.part, joint.onto} <= set(stage.shares)
+            for stage in self.stages[slot:]
+        ):
+            found.append(CostLine("paint glues it on", STICKS * STUCK_MIN, "chance"))
         if way == "apart" and self.cracks(joint, slot):
             found.append(CostLine("paint cracks as it is bent", CRACKS * CRACKED_MIN, "chance"))
         part = self.kit.part(joint.part)

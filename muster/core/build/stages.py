@@ -143,7 +143,8 @@ def _stage(
             if zone not in known and zone not in one.all_but
         }  # fmt: skip
         if ground:
-            touched |= {zone for zone, part in owner.items() if part in painted}
+            clear = {zone.name for zone in known.values() if zone.clear}
+            touched |= {zone for zone, part in owner.items() if part in painted} - clear
     touched -= {inner for zone in one.all_but for inner in _inside(known, zone)}
     weights: dict[str, float] = {}
     for zone in touched:

@@ -118,6 +118,19 @@ def test_glass_and_what_stays_unpainted_is_not_on_while_all_is_sprayed() -> None
     assert best.slots["on-ropes"] >= 2
 
 
+def test_windows_go_in_when_the_spraying_is_over() -> None:
+    best = chosen(house(), Build(template("brick-building")))
+    assert best.slots["on-glass"] >= 1
+    assert best.slots["on-floor"] >= best.slots["on-glass"], "the floors close the windows in"
+
+
+def test_a_roof_that_must_still_slide_is_not_painted_on_its_walls() -> None:
+    made = template("timber-building")
+    assert chosen(house(), Build(made)).ways["on-roof"] == "apart"
+    glued = replace(made, joints=tuple(replace(one, hold="glue") for one in made.joints))
+    assert chosen(house(), Build(glued)).ways["on-roof"] == "fix"
+
+
 def test_what_can_be_opened_again_closes_nothing_in() -> None:
     cab = kit(
         Part("hull", "Hull", ("upper",)), Part("crew", "Crew", ("crew",)), Part("roof", "Roof"),
