@@ -145,12 +145,16 @@ class Assessor:
         if joint.hold in REOPENS:
             return ()
         # What may be lifted off as one with it closes its place when that does.
-        run = [one for one in self.joints.values() if one.lifts == joint.part]
-        closes = {*joint.closes, *(part for one in run for part in one.closes)} - {joint.part}
-        inner = [one for one in self.joints.values() if one.part in closes]
-        names = [one.id for one in inner]
-        # What goes in with its neighbour is in when that is.
-        names += [self.carriers[one.lifts] for one in inner if one.lifts in self.carriers]
+        run = [joint]
+        for each in run:
+            run += [one for one in self.joints.values()
+                    if one.lifts == each.part and one not in run]  # fmt: skip
+        closes = {part for one in run for part in one.closes} - {joint.part}
+        names = [one.id for one in self.joints.values() if one.part in closes]
+        for name in names:
+            # What goes in with its neighbour is in when that is.
+            beside = self.carriers.get(self.joints[name].lifts or "")
+            names += [beside] if beside is not None and beside not in names else []
         return tuple(name for name in dict.fromkeys(names) if name != joint.id)
 
     def late(self, joint: Joint) -> int:

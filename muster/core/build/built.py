@@ -263,7 +263,7 @@ class _Builder:
         for (own, onto, _, fragile), mine in groups:
             glue = glue_of(mine[0], kit, self.recipe, self.tables)
             ids = tuple(joint.id for joint in mine)
-            ids += tuple(one.id for name in ids for one in self.lifted.get(name, ()))
+            ids += tuple(one.id for name in ids for one in self._run(name))
             if slot > 0 and glue.name is not None:
                 bare = FACES_MIN * len(mine)
                 self._add(f"bare-{ids[0]}", ids, "scrape", "bare the faces", bare, own)
@@ -277,9 +277,16 @@ class _Builder:
                 self.top[own] = onto or kit.main.id
 
     def _fit_min(self, joint: Joint) -> float:
-        run = self.lifted.get(joint.id, ())
+        run = self._run(joint.id)
         again = sum(self._min(one, "fitting it") - one.fit_min for one in run)
         return (self._min(joint, "fitting it") or joint.fit_min) + again
+
+    def _run(self, joint_id: str) -> list[Joint]:
+        """What goes back with a joint's part, glued to it or to what is."""
+        found = list(self.lifted.get(joint_id, ()))
+        for one in found:
+            found += self.lifted.get(one.id, ())
+        return found
 
     def _min(self, joint: Joint, what: str) -> float:
         """Of a joint's minutes, those that go into one thing."""
@@ -301,7 +308,9 @@ class _Builder:
                       joint.mask_min, self._comp(joint.part), zones=zones)  # fmt: skip
         owner = self.assessor.staged.owner
         apart = {part for part in self.top if self._comp(part) is not None}
-        for number, (comp, share) in enumerate(sorted(shares.items(), key=_whole_first)):
+        for number, (comp, share) in enumerate(
+            sorted(shares.items(), key=lambda row: row[0] or "")
+        ):
             one = stage.one
             minutes = one.minutes * share
             minutes += self.beside.minutes(stage, comp, self._comp)
@@ -369,10 +378,6 @@ class _Builder:
             key = f"{one.key[: MOST_KEY - 2]}-{number}"
         self.passes.append(one if key == one.key else replace(one, key=key))
         self.sources[key] = source
-
-
-def _whole_first(row: tuple[str | None, float]) -> tuple[bool, str]:
-    return (row[0] is not None, row[0] or "")
 
 
 def _minutes(minutes: float) -> float:
