@@ -12,10 +12,12 @@ from django.core.files.uploadedfile import SimpleUploadedFile
 from django.test import Client
 
 from muster.core.build.kit import KIT
-from muster.core.build.templates.all import TEMPLATES
+from muster.core.build.templates.all import kit_from
 from tests.conftest import post
 
-CAB = KIT.dump_python(TEMPLATES["figure-on-base"].kit, mode="json")
+FIGURE = kit_from("figure-on-base", "Figure on a base")
+assert FIGURE is not None
+BASED = KIT.dump_python(FIGURE, mode="json")
 
 
 @pytest.fixture
@@ -41,7 +43,7 @@ def command(client: Client, path: str, wanted: dict[str, Any]) -> dict[str, Any]
 def built(ada: Client, path: str) -> dict[str, Any]:
     """Pikes, built of a kit of their own."""
     return command(ada, path, {
-        "do": "set_kit", "unit": "pikes", "kit": {**CAB, "name": "Pike 3"},
+        "do": "set_kit", "unit": "pikes", "kit": {**BASED, "name": "Pike 3"},
     })  # fmt: skip
 
 
@@ -113,12 +115,12 @@ def test_a_kit_is_remembered_with_what_was_learnt_and_is_his_alone(
     assert known["templates"][0]["kinds"] == ["figure"]
     assert get(user_of("bea"), "build/kits")["known"] == []
     # A template that nobody has named is no kit of his.
-    command(ada, path, {"do": "set_kit", "unit": "pikes", "kit": CAB})
+    command(ada, path, {"do": "set_kit", "unit": "pikes", "kit": BASED})
     assert [one["name"] for one in get(ada, "build/kits")["known"]] == ["Pike 3"]
 
 
 def test_a_kit_that_cannot_hold_is_refused_and_changes_nothing(ada: Client, path: str) -> None:
-    bad = {**CAB, "joints": [{**CAB["joints"][0], "onto": "moon"}]}
+    bad = {**BASED, "joints": [{**BASED["joints"][0], "onto": "moon"}]}
     version = get(ada, path)["version"]
     wanted = {"do": "set_kit", "unit": "pikes", "kit": bad}
     answer = post(ada, f"{path}/command", {"version": version, "command": wanted})

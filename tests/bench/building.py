@@ -10,6 +10,7 @@ from collections.abc import Callable
 
 from muster.core.build.built import build_recipe
 from muster.core.build.checks.run import check_build
+from muster.core.build.choose import Chooser, Chosen
 from muster.core.build.kit import Build
 from muster.core.build.needs import circles_of, needs_of, settled
 from tests.core.build.making import HAULER, chooser, random_kit
@@ -36,16 +37,15 @@ def main() -> None:
         made = chooser(HAULER, build)
         best = made.choose()
 
-        def order(made: object = made, best: object = best) -> None:
-            needs = needs_of(made.assessor, best.slots)  # type: ignore[attr-defined]
-            circles_of(needs)
-            settled(made.assessor, best.slots)  # type: ignore[attr-defined]
-            check_build(HAULER, made.assessor, best, 72)  # type: ignore[attr-defined, arg-type]
+        def order(made: Chooser = made, best: Chosen = best) -> None:
+            circles_of(needs_of(made.assessor, best.slots))
+            settled(made.assessor, best.slots)
+            check_build(HAULER, made.assessor, best, 72)
 
-        ways = seconds(lambda build=build: chooser(HAULER, build).choose())  # type: ignore[misc]
+        ways = seconds(lambda build=build: chooser(HAULER, build).choose())
         both = 1000 * seconds(order)
         recipe = 1000 * seconds(
-            lambda build=build, best=best: build_recipe(HAULER, build, chosen=best)  # type: ignore[misc]
+            lambda build=build, best=best: build_recipe(HAULER, build, chosen=best)
         )
         print(f"{seed:>4} {ways:>8.2f} {best.gap_min:>8.1f} {both:>20.0f} {recipe:>10.0f}")
 

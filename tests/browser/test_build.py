@@ -81,9 +81,9 @@ def test_a_tracked_vehicle_from_its_template_two_choices_changed_and_the_plan_fo
     # Two: the lamps go on last of all, by keys.
     mouth = browser.find(MOUTH.format("Lamps and rails"))
     mouth.click()
-    before = way_of(browser, "Lamps and rails")
+    written = way_of(browser, "Lamps and rails")
     mouth.send_keys(Keys.ARROW_RIGHT)
-    browser.until(lambda: way_of(browser, "Lamps and rails") != before)
+    browser.until(lambda: way_of(browser, "Lamps and rails") != written)
     browser.press("Join it later")
     browser.until(lambda: "fit the lamps and rails" in calls(browser))
     # The evenings come from plans of their own.

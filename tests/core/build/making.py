@@ -22,7 +22,8 @@ from muster.core.build.kit import (
     complaints_of,
 )
 from muster.core.build.stages import staged
-from muster.core.build.templates.all import TEMPLATES
+from muster.core.build.templates.all import templates_for
+from muster.core.build.templates.shape import TEMPLATES
 from muster.core.craft.tables import DEFAULTS
 from muster.core.recipes.recipe import MixPart, Recipe
 from muster.core.vocabulary import Kind
@@ -106,6 +107,8 @@ def placed(build: Build, joint: str, before: str, way: Any = None) -> Build:
     """The build with a joint closed before a pass."""
     return replace(build, choices=(*build.choices, JointChoice(joint, way, before)))
 
+
+assert templates_for("vehicle"), "importing them registers them"
 
 ZONES = ("upper", "lower", "running gear", "wheels", "tracks", "front", "metal", "stowage",
          "lights", "inside", "crew")  # fmt: skip

@@ -10,7 +10,7 @@ import pytest
 
 from muster.core.build.built import BUILD_STEPS, build_recipe
 from muster.core.build.kit import Build, JointChoice, Mishap, Part
-from muster.core.build.templates.all import TEMPLATES
+from muster.core.build.templates.shape import TEMPLATES
 from muster.core.choices import Unit
 from muster.core.craft.tables import DEFAULTS
 from muster.core.pipeline import Derived, derive, plan_first

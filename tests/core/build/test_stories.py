@@ -20,7 +20,7 @@ from muster.core.build.kit import (
     Part,
     complaints_of,
 )
-from muster.core.build.templates.all import TEMPLATES
+from muster.core.build.templates.shape import TEMPLATES
 from muster.core.recipes.recipe import Recipe
 from muster.core.recipes.starters_vehicles import STARTERS
 from tests.core.build.making import HAULER, built, codes, found, house, kit, placed, template
