@@ -127,7 +127,9 @@ def test_a_roof_that_is_dragged_over_the_driver_is_told_and_mended_by_its_offer(
     browser.until(lambda: "no way in for the driver" not in browser.text())
 
 
-def test_a_mishap_is_planned_and_a_print_is_rescaled(tracked: Browser) -> None:
+def test_mishaps_prints_and_parts_have_their_places_and_a_kit_is_known_next_time(
+    tracked: Browser,
+) -> None:
     browser = tracked
     browser.press("something broke")
     part = browser.find("//label[contains(., 'Part')]/select")
@@ -140,10 +142,6 @@ def test_a_mishap_is_planned_and_a_print_is_rescaled(tracked: Browser) -> None:
     browser.until(lambda: "refit the tracks" in calls(browser))
     browser.press("rescale a print")
     browser.find("//section[@aria-label='Rescale a print']//*[contains(., '41.7 %')]")
-
-
-def test_parts_are_added_and_changed_and_a_kit_is_known_next_time(tracked: Browser) -> None:
-    browser = tracked
     browser.driver.execute_script("document.activeElement.blur()")
     browser.keys("p")
     browser.commit("//label[contains(., 'Another part')]/input", "Tool box")
