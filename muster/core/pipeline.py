@@ -56,17 +56,23 @@ def derive(snapshot: Snapshot, keep_running: bool = True) -> Derived:
     recipes: dict[tuple[str, int], Recipe] = {}
     waits_by_recipe: dict[tuple[str, int], ResolvedWaits] = {}
     works: dict[str, BuiltRecipe] = {}
+    worked: dict[object, tuple[Recipe, ResolvedWaits, BuiltRecipe | None]] = {}
     known = {**snapshot.recipes, **snapshot.given}
     for unit in snapshot.choices.units:
         for plain in (replace(unit, build=None), unit):
             name = plain.recipe_key
             if name in recipes:
                 continue
-            painted = unit_recipe(plain, known, house.habits, tables)
-            made = resolve_waits(painted.recipe, house.habits, tables)
-            recipes[name], waits_by_recipe[name] = coloured(made.recipe, paints), made
-            if painted.built is not None:
-                works[unit.id] = painted.built
+            # Units of one recipe and one kit are worked out once.
+            own = (plain.tier, plain.build, plain.count) if plain.build is not None else ()
+            alike = (plain.recipe, plain.recipe_version, *own)
+            if alike not in worked:
+                painted = unit_recipe(plain, known, house.habits, tables)
+                made = resolve_waits(painted.recipe, house.habits, tables)
+                worked[alike] = (coloured(made.recipe, paints), made, painted.built)
+            recipes[name], waits_by_recipe[name], built = worked[alike]
+            if built is not None:
+                works[unit.id] = built
     snapshot = replace(snapshot, recipes=recipes, given=known)
     passes = {unit.id: recipes[unit.recipe_key].passes for unit in snapshot.choices.units}
     told = with_kits(replay(snapshot.facts), snapshot.choices, works)

@@ -56,13 +56,8 @@ class BuiltRecipe:
     painted: frozenset[str]
     """Keys of the recipe's own passes."""
 
-    def pass_of(self, joint_id: str) -> str | None:
-        """The key of the pass that closes a joint."""
-        closing = (
-            key for key, ids in self.sources.items()
-            if joint_id in ids and not key.startswith(("lift-", "bare-", "mask-", "unmask-"))
-        )  # fmt: skip
-        return next(closing, None)
+    closing: Mapping[str, str]
+    """By joint, the key of the pass that closes it."""
 
 
 def build_recipe(
@@ -92,6 +87,7 @@ class _Builder:
     passes: list[Pass] = field(default_factory=list)
     sources: dict[str, tuple[str, ...]] = field(default_factory=dict)
     models: dict[str, tuple[int, ...]] = field(default_factory=dict)
+    closing: dict[str, str] = field(default_factory=dict)
     bare: dict[str, str] = field(default_factory=dict)
     """By part that was joined before paint, what it went onto."""
     lifted: dict[str, list[Joint]] = field(default_factory=dict)
@@ -137,6 +133,7 @@ class _Builder:
         return BuiltRecipe(
             recipe, self.chosen, self.slots, self.sources, self.models, together,
             frozenset(stage.one.key for stage in self.assessor.stages),
+            self.closing,
         )  # fmt: skip
 
     def _rows(self) -> tuple[RecipePart, ...]:
@@ -273,6 +270,7 @@ class _Builder:
             name = f"{'join' if slot == 0 else 'fit'} the {names_}"
             self._add(ids[0], ids, technique, name, minutes, own, glue=glue, onto=onto,
                       fragile=fragile)  # fmt: skip
+            self.closing |= dict.fromkeys(ids, self.passes[-1].key)
             if own is not None and own != onto:
                 self.top[own] = onto or kit.main.id
 

@@ -182,12 +182,17 @@ class BuildRow:
 def build_rows(derived: Derived) -> list[BuildRow]:
     """Every unit, with what it is built of."""
     rows = []
+    known: dict[object, int] = {}
     for unit in derived.snapshot.choices.units:
         kit = unit.build.kit if unit.build is not None else None
         warned = 0
         if unit.build is not None and unit.id in derived.works:
-            found = _Room(derived, unit).findings
-            warned = sum(one.severity == "warning" for one in found)
+            # Units of one recipe and one kit are looked over once.
+            alike = (unit.recipe, unit.recipe_version, unit.tier, unit.scale, unit.build)
+            if alike not in known:
+                found = _Room(derived, unit).findings
+                known[alike] = sum(one.severity == "warning" for one in found)
+            warned = known[alike]
         rows.append(BuildRow(
             unit.id, unit.name, unit.kind, unit.count, unit.scale, kit.name if kit else None,
             len(kit.joints_in_use) if kit else 0, warned,

@@ -70,7 +70,7 @@ def orders_between(choices: Choices, works: Works) -> tuple[Order, ...]:
             if part.unit is None or part.unit not in known or part.unit == unit.id:
                 continue
             for joint in unit.build.kit.joints_in_use:
-                key = built.pass_of(joint.id)
+                key = built.closing.get(joint.id)
                 if joint.part == part.id and key is not None:
                     found.append(Order(part.unit, unit.id, None, key))
     return tuple(found)

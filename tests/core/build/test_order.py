@@ -74,7 +74,7 @@ def test_the_order_breaks_no_need(seed: int, parts: int) -> None:
     }  # fmt: skip
     for name in build.kit.joints_in_use:
         # To dry-fit it, or to bare its faces, is not to close it.
-        closing = made.pass_of(name.id)
+        closing = made.closing.get(name.id)
         if closing is not None:
             at[name.id] = first[name.id] = keys.index(closing)
     assessor = chooser(HAULER, build).assessor
@@ -99,7 +99,7 @@ def test_every_pass_joint_and_job_is_in_the_order_once_and_nothing_is_forgotten(
         left = {"marks-lower", "marks-hull"}
         wanted |= {job.id for job in build.kit.jobs} - left
         assert wanted <= set(inside)
-        closing = [made.pass_of(joint.id) for joint in build.kit.joints_in_use]
+        closing = [made.closing.get(joint.id) for joint in build.kit.joints_in_use]
         assert None not in closing
 
 
