@@ -13,6 +13,7 @@ from typing import Literal
 
 from muster.core.build.kit import REOPENS, Build, Cover, Joint, Kit, Risk, Way, onto_of
 from muster.core.build.stages import Stage, Staged
+from muster.core.craft.techniques import TechniqueTrait
 
 HANDLE_SPRAYED_MIN, HANDLE_BRUSHED_MIN = 0.25, 0.4
 """To take one part more in hand in a pass, by its holder, and put it back."""
@@ -42,7 +43,7 @@ MASKED_BRUSH_SHARE = 0.3
 BARE_MIN = 12.0
 """A place that shows and that nothing reaches: what a painter spends on getting at it somehow."""
 
-SNAPS, SNAPS_BRUSHED, SNAPPED_MIN = 0.25, 0.03, 8.0
+SNAPS, SNAPS_BRUSHED, SNAPPED_MIN = 0.35, 0.03, 10.0
 """How often something fragile snaps in a rough pass, or in one by brush, and the minutes to put it
 back."""
 
@@ -174,7 +175,21 @@ class Assessor:
                 or any(not _reaches(cover, stage) and cover.seen for cover in joint.covers)
             ):
                 last = stage.index + 1
-        return last or self._coated()
+        return self.beside_wet(last or self._coated())
+
+    def beside_wet(self, slot: int) -> int:
+        """The next place at which nothing lies wet that a pass to come must work: nobody fits
+        parts between the fluid and its scratching."""
+        for stage in self.stages[slot:]:
+            if stage.technique.act != "work":
+                continue
+            fluids = [s.index for s in self.stages[: stage.index]
+                      if not s.paints and s.technique.act == "lay"]  # fmt: skip
+            scratches = stage.technique.has(TechniqueTrait.SCRATCHES)
+            begun = fluids[-1] if scratches and fluids else stage.index - 1
+            if begun < slot <= stage.index:
+                return self.beside_wet(stage.index + 1)
+        return slot
 
     def _coated(self) -> int:
         """The first clear coat after the last colour of the scheme: by then it may all be one."""

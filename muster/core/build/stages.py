@@ -4,13 +4,13 @@ whose."""
 from __future__ import annotations
 
 from collections.abc import Mapping
-from dataclasses import dataclass
+from dataclasses import dataclass, replace
 
 from muster.core.build.glues import material_of
-from muster.core.build.kit import Kit
+from muster.core.build.kit import Kit, onto_of
 from muster.core.craft.tables import Tables
 from muster.core.craft.techniques import OTHER, Technique, TechniqueTrait
-from muster.core.craft.zones import DETAIL_ZONES, JOINTS, Zone, inside_of, zones_of
+from muster.core.craft.zones import DETAIL_ZONES, JOINTS, Zone, inside_of, slug, zones_of
 from muster.core.recipes.recipe import Pass, Recipe
 from muster.core.vocabulary import Material
 
@@ -73,10 +73,11 @@ def staged(recipe: Recipe, kit: Kit, tables: Tables) -> Staged:
     owner = _owners(kit, known)
     kept: list[tuple[Pass, Technique]] = []
     replaced: list[Pass] = []
-    for one in recipe.passes:
+    for said in recipe.passes:
+        one = _by_zone(said, kit, known)
         technique = tables.techniques.get(one.technique, OTHER)
-        if _assembles(one, technique, kit):
-            replaced.append(one)
+        if _assembles(said, one, technique, kit):
+            replaced.append(said)
         else:
             kept.append((one, technique))
     # The first film is an undercoat, whatever it is called: it takes in every part.
@@ -93,11 +94,22 @@ def staged(recipe: Recipe, kit: Kit, tables: Tables) -> Staged:
     return Staged(tuple(stages), owner, tuple(replaced), bends)
 
 
-def _assembles(one: Pass, technique: Technique, kit: Kit) -> bool:
+def _by_zone(one: Pass, kit: Kit, known: Mapping[str, Zone]) -> Pass:
+    """A pass on a part that the kit does not have by that name, as one on the zone so called: who
+    painted his wheels apart has a kit in which they belong to the running gear."""
+    if one.part is None or kit.part(one.part) is not None:
+        return one
+    zone = next((name for name in known if slug(name) == one.part), None)
+    return one if zone is None else replace(one, part=None, zones=one.zones or (zone,))
+
+
+def _assembles(said: Pass, one: Pass, technique: Technique, kit: Kit) -> bool:
     """Whether a pass joins parts of the kit, or all of it at once."""
     if not technique.has(T.JOINS):
         return False
-    return technique.has(T.CUTS_PARTS) or (one.part is not None and kit.part(one.part) is not None)
+    if technique.has(T.CUTS_PARTS):
+        return True
+    return said.part is not None and (said.part != one.part or kit.part(said.part) is not None)
 
 
 def _owners(kit: Kit, known: Mapping[str, Zone]) -> dict[str, str]:
@@ -152,14 +164,28 @@ def _stage(
         if part in painted:
             inner = zone not in known or bool(known[zone].within)
             weights[part] = weights.get(part, 0.0) + (INNER_WEIGHT if inner else 1.0)
-    if not named and not technique.has(T.DECALS):
+    if not technique.has(T.DECALS):
+        seats = _seats(kit)
         for each in painted.values():
             # A part without a zone of its own is painted as the one that it sits on.
-            if not each.zones and each.id not in one.all_but:
+            bare = not each.zones and each.id not in one.all_but
+            if bare and (not named or seats.get(each.id, kit.main.id) in weights):
                 weights.setdefault(each.id, INNER_WEIGHT)
     total = sum(weights.values())
     shares = {part: weight / total for part, weight in weights.items()} if total else {}
     return Stage(index, one, technique, shares, frozenset(touched), not named, ground)
+
+
+def _seats(kit: Kit) -> dict[str, str]:
+    """By part, the nearest one below it that has zones of its own."""
+    onto = onto_of(kit)
+    found = {}
+    for part in kit.in_use:
+        seat = onto.get(part.id, kit.main.id)
+        while (row := kit.part(seat)) is not None and not row.zones and seat in onto:
+            seat = onto[seat]
+        found[part.id] = seat
+    return found
 
 
 def _inside(known: Mapping[str, Zone], zone: str) -> tuple[str, ...]:

@@ -96,6 +96,11 @@ DETAIL_ZONES = ("recesses", "edges")
 """Not zones of their own: a pass there touches a little of every zone."""
 
 
+def slug(zone: str) -> str:
+    """A zone's name as a part is called."""
+    return zone.lower().replace(" ", "-")[:24]
+
+
 def inside_of(known: Mapping[str, Zone], name: str) -> tuple[str, ...]:
     """A zone with all that lie within it."""
     found = [name]

@@ -11,7 +11,7 @@ from dataclasses import dataclass
 
 from muster.core.craft.tables import Tables
 from muster.core.craft.techniques import OTHER, Technique, TechniqueTrait
-from muster.core.craft.zones import DETAIL_ZONES, JOINTS, Zone, inside_of, within, zones_of
+from muster.core.craft.zones import DETAIL_ZONES, JOINTS, Zone, inside_of, slug, within, zones_of
 from muster.core.recipes.recipe import Pass, Recipe
 
 
@@ -30,11 +30,6 @@ class _Part:
     begins: int
     last: int
     fitted: int | None
-
-
-def slug(zone: str) -> str:
-    """A zone's name as a part is called."""
-    return zone.lower().replace(" ", "-")[:24]
 
 
 def reaches(recipe: Recipe, tables: Tables) -> tuple[Reach, ...]:

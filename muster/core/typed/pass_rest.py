@@ -11,9 +11,8 @@ from dataclasses import dataclass, replace
 from typing import Any, get_args
 
 from muster.core.craft.techniques import OTHER, TechniqueTrait
-from muster.core.craft.zones import DETAIL_ZONES, JOINTS
+from muster.core.craft.zones import DETAIL_ZONES, JOINTS, slug
 from muster.core.recipes.recipe import MixPart, Pass, ZoneCover
-from muster.core.stack.parts import slug
 from muster.core.typed.bundles import TOOLS, About
 from muster.core.typed.spoken import MEDIA_SAID
 from muster.core.vocabulary import Purpose

@@ -14,6 +14,7 @@ from muster.core.build.kit import Build, Cover, Joint, JointChoice, Kit, Part
 from muster.core.build.needs import settled
 from muster.core.build.stages import staged
 from muster.core.craft.tables import DEFAULTS
+from muster.core.recipes.starters_vehicles import STARTERS
 from tests.core.build.making import HAULER, chooser, chosen, house, kit, random_kit, template
 
 
@@ -173,6 +174,29 @@ def test_minutes_of_a_joint_are_those_of_its_lines() -> None:
     assert work == {
         "fitting it": 5, "baring the faces": 1, "handling it by itself": 0.25 * 2 + 0.4 + 0.5,
     }  # fmt: skip
+
+
+def test_nothing_is_fitted_between_the_fluid_and_its_scratching() -> None:
+    """Fluid, top colour, scratch: all in one sitting, or the fluid hardens."""
+    winter = next(one for one in STARTERS if one.id == "vehicle-chipping")
+    keys = [one.key for one in winter.passes]
+    wet = {keys.index("fluid") + 1, keys.index("chip")}
+    for code in ("truck-with-cab", "tracked-bands", "open-topped", "boat"):
+        best = chosen(winter, Build(template(code)))
+        inside = range(min(wet), max(wet) + 1)
+        assert not [slot for slot in best.slots.values() if slot in inside], code
+
+
+def test_a_part_that_sits_on_another_is_painted_with_what_that_has() -> None:
+    """A roof without a zone of its own is chipped with the cab that it sits on."""
+    made = chooser(HAULER, Build(template("truck-with-cab")))
+    by_key = {stage.one.key: stage.shares for stage in made.assessor.stages}
+    assert "roof" in by_key["main"]
+    assert "roof" not in by_key["wheels"]
+    front = replace(HAULER, passes=(*HAULER.passes[:2], replace(HAULER.passes[2], key="band",
+                                                                zones=("upper",))))  # fmt: skip
+    shares = chooser(front, Build(template("truck-with-cab"))).assessor.stages[2].shares
+    assert set(shares) == {"upper", "roof"}
 
 
 def test_the_same_kit_is_always_chosen_alike() -> None:

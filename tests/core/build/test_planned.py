@@ -229,6 +229,28 @@ def test_a_part_that_the_recipe_knows_keeps_its_passes() -> None:
     assert keys.index("wheels") < keys.index("on-gear")
 
 
+def test_wheels_painted_apart_by_the_recipe_are_part_of_the_running_gear_of_the_kit() -> None:
+    solvent = next(one for one in STARTERS if one.id == "vehicle-solvent")
+    made = build_recipe(solvent, Build(template("tracked-bands")))
+    keys = [one.key for one in made.recipe.passes]
+    assert "fit" not in keys, "or they would be fitted twice"
+    wheels = next(one for one in made.recipe.passes if one.key == "wheels")
+    assert wheels.zones == ("wheels",)
+    assert wheels.part in (None, "gear")
+
+
+@pytest.mark.parametrize("code", TEMPLATES)
+def test_what_is_proposed_wakes_no_rule_of_the_stack(code: str) -> None:
+    """Beyond what it says of the recipe in one piece; its own figures meet its own rules."""
+    for recipe in (one for one in STARTERS if one.kind in TEMPLATES[code].kinds):
+        before = {one.code for one in check(recipe).findings}
+        after = check(build_recipe(recipe, Build(template(code))).recipe).findings
+        new = [one for one in after if one.code not in before and one.severity == "error"]
+        assert [one.words for one in new] == []
+        rules = {"fragile early", "painted joint", "wrong glue", "no reach", "frosted"}
+        assert not [one.words for one in after if one.code in rules - before]
+
+
 def test_a_kit_of_one_part_changes_nothing() -> None:
     from muster.core.build.kit import Kit
 

@@ -61,5 +61,12 @@ def hidden(zone: str, share: float = 1.0, called: str = "") -> Cover:
 
 
 def cleaned(*parts: tuple[str, float]) -> tuple[Job, ...]:
-    """Parts cut off their frame and cleaned of flash and mould lines, by minutes."""
-    return tuple(job("clean", code, minutes, "flash and mould lines") for code, minutes in parts)
+    """Parts cut off their frame and cleaned of flash and mould lines, by minutes, and all of them
+    washed, so that paint holds."""
+    first = parts[0][0]
+    wash = job("wash", first, WASH_MIN, "all parts, in warm water with a drop of detergent")
+    made = (job("clean", code, minutes, "flash and mould lines") for code, minutes in parts)
+    return (*made, wash)
+
+
+WASH_MIN = 1.0

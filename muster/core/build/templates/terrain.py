@@ -63,7 +63,7 @@ template(
 
 template(
     "base-with-scenery", "Base with what stands on it", ("base",),
-    (part("ground", "Ground", "ground", "edge"), part("rocks", "Rocks", "rocks"),
+    (part("ground", "Ground", "ground", "edge", material="board"), part("rocks", "Rocks", "rocks"),
      part("posts", "Posts", fragile=True, pieces=4)),
     (joint("rocks", "ground", 2.0, again_min=0.5, mask_min=3, hard=0.3),
      joint("posts", "ground", 3.0, again_min=0.5, mask_min=3, hard=0.3)),

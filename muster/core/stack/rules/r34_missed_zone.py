@@ -6,11 +6,10 @@ from collections.abc import Iterator
 from dataclasses import replace
 
 from muster.core.craft.techniques import TechniqueTrait
-from muster.core.craft.zones import DETAIL_ZONES, MAIN, inside_of, within
+from muster.core.craft.zones import DETAIL_ZONES, MAIN, inside_of, slug, within
 from muster.core.recipes.recipe import Pass
 from muster.core.stack.finding import Change, Finding, Insert, Repair, rule
 from muster.core.stack.layer import AppliedLayer
-from muster.core.stack.parts import slug
 from muster.core.stack.walk import Step, Walk
 from muster.core.vocabulary import Kind
 
