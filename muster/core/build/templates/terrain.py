@@ -67,5 +67,5 @@ template(
      part("posts", "Posts", fragile=True, pieces=4)),
     (joint("rocks", "ground", 2.0, again_min=0.5, mask_min=3, hard=0.3),
      joint("posts", "ground", 3.0, again_min=0.5, mask_min=3, hard=0.3)),
-    (job("seal", "ground", 2.0, "bare board or foam"),),
+    (job("seal", "ground", 2.0, "bare board or foam", after="on-rocks"),),
 )  # fmt: skip
