@@ -263,7 +263,8 @@ class _Builder:
             ids += tuple(one.id for name in ids for one in self._run(name))
             if slot > 0 and glue.name is not None:
                 bare = FACES_MIN * len(mine)
-                self._add(f"bare-{ids[0]}", ids, "scrape", "bare the faces", bare, own)
+                faces = _listed([part_name(kit, joint.part) for joint in mine])
+                self._add(f"bare-{ids[0]}", ids, "scrape", f"bare the faces: {faces}", bare, own)
             minutes = sum(self._fit_min(joint) for joint in mine)
             names_ = _listed([part_name(kit, joint.part) for joint in mine])
             technique = "glue" if glue.name else "fit"

@@ -113,7 +113,7 @@ function letGo() {
             />
             <text
               :x="laid.width - 10"
-              :y="one.below ? one.y + 14 : one.y - 5"
+              :y="one.below ? one.y + 19 : one.y - 5"
               text-anchor="end"
               class="halo fill-soft text-14"
             >
