@@ -220,6 +220,8 @@ class _Room:
         self.staged = staged(replace(self.recipe, passes=passes), self.build.kit, self.tables)
         self.assessor = Assessor(self.build, self.staged)
         self.chooser = Chooser(self.assessor, fixes_first(house.habits))
+        self.free: dict[str, Chooser] = {}
+        """By joint, what chooses where nothing is said of it."""
         self.built: BuiltRecipe = derived.works[unit.id]
         self.chosen: Chosen = self.built.chosen
         units = {one.id: one.scale for one in derived.snapshot.choices.units}
@@ -341,12 +343,11 @@ class _Room:
         said = self.build.choice(joint.id)
         if said.before is not None and way == self.chosen.ways[joint.id]:
             return self.chosen.slots[joint.id]
-        free = Chooser(Assessor(
-            replace(self.build, choices=tuple(
-                one for one in self.build.choices if one.joint != joint.id
-            )), self.staged,
-        ), self.chooser.fixed_habit)  # fmt: skip
-        return free.slot(joint.id, way, self.chosen.slots)
+        if joint.id not in self.free:
+            choices = tuple(one for one in self.build.choices if one.joint != joint.id)
+            free = Assessor(replace(self.build, choices=choices), self.staged)
+            self.free[joint.id] = Chooser(free, self.chooser.fixed_habit)
+        return self.free[joint.id].slot(joint.id, way, self.chosen.slots)
 
     def _ways(self, joint: Joint) -> list[WayRow]:
         mine = self._assessed(joint).work_min
