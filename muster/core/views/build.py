@@ -10,7 +10,7 @@ from muster.core.build.checks.finding import BuildFinding
 from muster.core.build.checks.run import check_build
 from muster.core.build.choose import Chooser, Chosen, ways_of
 from muster.core.build.glues import glue_of
-from muster.core.build.jobs import left_out
+from muster.core.build.jobs import jobs_of, left_out
 from muster.core.build.kit import Build, Joint, Kit, Way
 from muster.core.build.stages import staged
 from muster.core.choices import Unit
@@ -25,6 +25,7 @@ from muster.core.views.build_words import (
     title_of_joint,
 )
 from muster.core.views.evenings import evenings_of
+from muster.core.work.coats import is_done
 from muster.core.work.unit_recipe import fixes_first, with_models
 
 
@@ -229,6 +230,7 @@ class _Room:
             self.recipe, self.assessor, self.chosen, unit.scale, units, self.tables
         )
         self.evenings = evenings_of(derived, unit)
+        self.jobs = jobs_of(self.build)
 
     @property
     def kit(self) -> Kit:
@@ -276,8 +278,7 @@ class _Room:
         joint = self.assessor.joints[carrier] if carrier else None
         stages = [s for s in self.assessor.stages if part_id in s.shares]
         painted = sum(s.one.minutes * s.shares[part_id] for s in stages)
-        jobs = sum(job.minutes for job in self.kit.jobs if job.part == part_id
-                   and job not in left_out(self.build))  # fmt: skip
+        jobs = sum(job.minutes for job in self.jobs if job.part == part_id)
         fitted = self._assessed(joint).minutes if joint else 0.0
         onto = joint.onto if joint and joint.onto != self.kit.main.id else None
         joins = self.chosen.slots[carrier] if carrier else None
@@ -374,7 +375,7 @@ class _Room:
             sources = self.built.sources.get(one.key, ())
             kind = "pass" if set(sources) & stages else "joint" if set(sources) & joints else "job"
             models = self.built.models.get(one.key, tuple(range(1, self.unit.count + 1)))
-            done = sum((self.unit.id, m, one.key) in self.derived.state.ticks for m in models)
+            done = sum(is_done(self.derived.state, self.unit.id, m, one) for m in models)
             steps.append(OrderStep(
                 one.key, one.name, kind, one.part, round(one.minutes, 1), one.note,
                 cautions.get(one.key, []), done, len(models),

@@ -59,12 +59,16 @@ def ways_planned(derived: Derived, plan: Plan, unit_id: str, joint_id: str) -> l
     joint = unit.build.kit.joint(joint_id) if unit.build is not None else None
     if joint is None:
         raise DomainError(f"{unit.name} has no joint '{joint_id}': look at Build again")
+    now = derived.works[unit_id].chosen.ways[joint_id] if unit_id in derived.works else None
     found = []
     for way in ways_of(joint):
-        change = SetJoint("set_joint", unit_id, joint_id, way)
-        choices, _ = change.apply(derived.snapshot.choices, derived.snapshot.now)
-        hands_on_s, evenings, finish = _planned(derived, plan, choices, unit_id)
-        found.append(WayPlan(way, hands_on_s, evenings, finish))
+        choices = derived.snapshot.choices
+        if way != now:
+            # As it stands, it stands where it was put.
+            change = SetJoint("set_joint", unit_id, joint_id, way)
+            choices, _ = change.apply(choices, derived.snapshot.now)
+        made = _planned(derived, plan, choices, unit_id)
+        found.append(WayPlan(way, made.hands_on_s, made.evenings, made.finish))
     return found
 
 
@@ -73,38 +77,38 @@ def apart_planned(derived: Derived, plan: Plan, unit_id: str) -> ApartPlan:
     unit = unit_of(derived.snapshot.choices, unit_id)
     if unit.build is None:
         raise DomainError(f"{unit.name} has no parts yet: start from a template in Build")
-    choices = choices_now = derived.snapshot.choices
+    choices = derived.snapshot.choices
+    mine = _planned(derived, plan, choices, unit_id)
     for joint in unit.build.kit.joints_in_use:
-        choices, _ = SetJoint("set_joint", unit_id, joint.id, "fix").apply(
-            choices, derived.snapshot.now
-        )
-    mine = _planned(derived, plan, derived.snapshot.choices, unit_id)
+        fix = SetJoint("set_joint", unit_id, joint.id, "fix")
+        choices, _ = fix.apply(choices, derived.snapshot.now)
     fixed = _planned(derived, plan, choices, unit_id)
-    mend, fixed_mend = (_mend_s(derived, each, unit_id) for each in (choices_now, choices))
-    return ApartPlan(mine[0], fixed[0], mend, fixed_mend, mine[1], fixed[1])
+    return ApartPlan(
+        mine.hands_on_s, fixed.hands_on_s, mine.mend_s, fixed.mend_s, mine.evenings, fixed.evenings
+    )  # fmt: skip
 
 
-def _mend_s(derived: Derived, choices: Choices, unit_id: str) -> int:
-    """Seconds for all models of a unit that go into reach and mishaps."""
-    made = derive_what_can(replace(derived.snapshot, choices=choices), keep_running=False)
-    view = build_view(made, unit_of(choices, unit_id))
-    return 0 if view is None else round(view.mend_min * view.models * 60)
+@dataclass(frozen=True)
+class _Planned:
+    """Bench seconds of the whole, sittings in which the unit is worked, its end, and what goes
+    into reach and mishaps of all its models."""
+
+    hands_on_s: int
+    evenings: int
+    finish: datetime | None
+    mend_s: int
 
 
-def _planned(
-    derived: Derived, plan: Plan, choices: Choices, unit_id: str
-) -> tuple[int, int, datetime | None]:
-    """Bench seconds of the whole, sittings in which the unit is worked, and its end."""
+def _planned(derived: Derived, plan: Plan, choices: Choices, unit_id: str) -> _Planned:
     other = derive_what_can(replace(derived.snapshot, choices=choices), keep_running=False)
     made = planned_shortly(other, plan)
     problem = other.instance.problem
-    mine = [
-        block for block in made.blocks
-        if block.do == "work" and other.calls[block.ref].unit.id == unit_id
-    ]  # fmt: skip
+    calls = {call.id for call in other.calls.values() if call.unit.id == unit_id}
+    mine = [block for block in made.blocks if block.do == "work" and block.ref in calls]
     sittings = {problem.sitting_at(block.start) for block in mine}
-    left = any(one.task in other.calls and other.calls[one.task].unit.id == unit_id
-               for one in made.left)  # fmt: skip
+    left = any(one.task in calls for one in made.left)
     end = max((block.end for block in mine), default=None)
     finish = None if left or end is None else other.instance.moment(end)
-    return made.score.hands_on_s, len(sittings), finish
+    view = build_view(other, unit_of(choices, unit_id))
+    mend_s = 0 if view is None else round(view.mend_min * view.models * 60)
+    return _Planned(made.score.hands_on_s, len(sittings), finish, mend_s)

@@ -48,6 +48,13 @@ def in_coats(passes: Iterable[Pass], recoats: Mapping[str, float]) -> tuple[Pass
     return tuple(found)
 
 
+def is_done(state: BenchState, unit: str, model: int, one: Pass) -> bool:
+    """Whether a pass is ticked on a model: as a whole, or each coat of it."""
+    keys = [coat_key(one.key, number) for number in range(1, one.coats + 1)]
+    whole = (unit, model, one.key) in state.ticks
+    return whole or (one.coats > 1 and all((unit, model, key) in state.ticks for key in keys))
+
+
 def with_coats(state: BenchState, units: Mapping[str, Iterable[Pass]]) -> BenchState:
     """The record, in which a pass that was ticked as a whole has each of its coats ticked, its
     time shared out among them. ``units``: by unit its recipe's passes."""

@@ -21,6 +21,9 @@ from muster.core.recipes.starters_vehicles import STARTERS
 from muster.core.snapshot import Snapshot
 from muster.core.stack.check import check
 from muster.core.stack.parts import reaches
+from muster.core.views.build import build_view
+from muster.core.views.build_tried import ways_planned
+from muster.core.views.shortly import planned_shortly
 from tests.core.build.making import HAULER, built, chooser, template
 from tests.core.making import NOW, choices, evenings, ticks, unit
 
@@ -227,6 +230,35 @@ def test_a_part_that_the_recipe_knows_keeps_its_passes() -> None:
     painted = next(one for one in made.recipe.passes if one.key == "wheels")
     assert painted.part == "wheels"
     assert keys.index("wheels") < keys.index("on-gear")
+
+
+def test_the_list_for_the_bench_fills_a_box_when_every_coat_is_on() -> None:
+    coated = replace(HAULER, passes=tuple(
+        replace(one, coats=2) if one.key == "faces" else one for one in HAULER.passes
+    ))  # fmt: skip
+    build = Build(template("tracked-bands"))
+
+    def done(*keys: str) -> int:
+        told = tuple(replace(one, unit="haul") for key in keys for one in ticks(range(1, 4), key))
+        snapshot = Snapshot(choices(haulers(build)), told, {("hauler", 1): coated}, NOW)
+        made = derive(snapshot)
+        view = build_view(made, made.snapshot.choices.units[0])
+        assert view is not None
+        return next(one.done for one in view.order if one.key == "faces")
+
+    assert (done(), done("faces-coat-1"), done("faces-coat-1", "faces-coat-2")) == (0, 0, 3)
+    assert done("faces") == 3
+
+
+def test_the_way_that_stands_is_planned_where_it_was_put() -> None:
+    end = Build(template("tracked-bands"), choices=(JointChoice("on-lamps", "apart", "end"),))
+    made, plan = planned(haulers(end))
+    rows = {one.way: one for one in ways_planned(made, plan, "haul", "on-lamps")}
+    as_it_stands = planned_shortly(made, plan)
+    end_of = max(block.end for block in as_it_stands.blocks if block.do == "work")
+    assert rows["apart"].hands_on_s == as_it_stands.score.hands_on_s
+    assert rows["apart"].finish == made.instance.moment(end_of)
+    assert rows["fix"].finish != rows["apart"].finish
 
 
 def test_wheels_painted_apart_by_the_recipe_are_part_of_the_running_gear_of_the_kit() -> None:
