@@ -68,7 +68,7 @@ function shift(by: number) {
             <th scope="col" class="pl-4 text-right font-normal whitespace-nowrap text-soft">
               evenings
             </th>
-            <th scope="col" class="pl-8 text-left font-normal text-soft">
+            <th scope="col" class="pl-8 text-left font-normal text-soft max-md:hidden">
               what can go wrong, already counted
             </th>
           </tr>
@@ -91,6 +91,10 @@ function shift(by: number) {
                 @click="choose(one.way)"
               >
                 {{ WAY_WORDS[one.way] }}
+                <span
+                  class="block pb-2 text-14 font-normal whitespace-normal text-soft md:hidden"
+                  >{{ one.risks }}</span
+                >
               </button>
             </th>
             <td class="fig pl-4 text-right whitespace-nowrap">{{ Math.round(one.minutes) }} min</td>
@@ -101,7 +105,7 @@ function shift(by: number) {
                 >≥ {{ one.evenings_least }}</span
               >
             </td>
-            <td class="pl-8 text-14">
+            <td class="pl-8 text-14 max-md:hidden">
               {{ one.risks || 'nothing to speak of' }}
               <span v-if="one.column === null" class="text-warning"
                 >· only where what goes in first is fixed, too</span

@@ -3,15 +3,24 @@ import { useElementSize } from '@vueuse/core'
 import { computed, ref, useTemplateRef } from 'vue'
 import { MOUTH_WORDS, type BuildState } from './build'
 import { place, placed } from './moves'
-import { BAND, lay, mouths, outline, TOP } from './streams'
+import { BAND, LABELS, lay, mouths, outline, TOP } from './streams'
 
 /** Parts as streams that meet. A mouth is moved along the passes, by hand or by keys. */
 const props = defineProps<{ build: BuildState }>()
 
 const box = useTemplateRef<HTMLElement>('box')
 const { width } = useElementSize(box)
+const narrow = computed(() => width.value > 0 && width.value < 640)
 const view = computed(() => props.build.view.value)
-const laid = computed(() => (view.value ? lay(view.value, Math.max(860, width.value)) : null))
+const laid = computed(() =>
+  view.value
+    ? lay(
+        view.value,
+        narrow.value ? 760 : Math.max(860, width.value),
+        narrow.value ? LABELS.narrow : LABELS.wide,
+      )
+    : null,
+)
 const rows = computed(() => laid.value?.rows ?? [])
 /** The longest way up first, so that the shorter ones lie over it. */
 const drawn = computed(() => [...rows.value].sort((a, b) => span(b) - span(a)))
@@ -122,7 +131,10 @@ function letGo() {
           </template>
         </g>
       </svg>
-      <ul class="absolute top-0 left-0 w-[226px]">
+      <ul
+        class="absolute top-0 left-0"
+        :style="{ width: `${(narrow ? LABELS.narrow : LABELS.wide) - 6}px` }"
+      >
         <li
           v-for="row in rows"
           :key="row.stream.part"
@@ -130,7 +142,7 @@ function letGo() {
           :style="{ top: `${row.y - 11}px` }"
         >
           <b class="truncate" :title="row.stream.name">{{ row.stream.name }}</b>
-          <span class="fig text-14 whitespace-nowrap text-soft"
+          <span v-if="!narrow" class="fig text-14 whitespace-nowrap text-soft"
             >{{ Math.round(row.stream.minutes) }} min</span
           >
         </li>
@@ -159,7 +171,7 @@ function letGo() {
             {{ MOUTH_WORDS[mouthOf(row.stream.joint)!.way] }}
             <span
               v-if="mouthOf(row.stream.joint)!.trouble"
-              class="block max-w-[46ch] font-bold whitespace-normal text-warning"
+              class="ml-2 inline-block max-w-[480px] truncate align-bottom font-bold text-warning max-md:hidden"
               >{{ mouthOf(row.stream.joint)!.trouble }}</span
             >
           </button>

@@ -2,6 +2,7 @@ import { computed, ref, watch } from 'vue'
 import { useDebounceFn } from '@vueuse/core'
 import { client, told, type Schemas } from '../../api/client'
 import { useMuster } from '../../muster'
+import { shifted } from './moves'
 
 export type Way = Schemas['WayRow']['way']
 export type Change = Schemas['BuildChange']['command']
@@ -75,9 +76,26 @@ export function useBuild() {
   }
 
   let asking = 0
+  let planning = new AbortController()
+
+  /** Nothing waits behind plans that nobody needs any more. */
+  function stopPlanning() {
+    planning.abort()
+    planning = new AbortController()
+  }
+
+  /** The order at once, its minutes when the server has said them. */
+  function show(command: Change) {
+    stopPlanning()
+    const now = kept.value
+    if (now && command.do === 'set_joint' && command.way && command.before)
+      tried.value = shifted(now, command.joint, command.way, command.before)
+  }
+
   /** Build as it would be; what is in force stays. */
   async function attempt(command: Change) {
     const mine = ++asking
+    show(command)
     const found = await client
       .POST('/api/musters/{muster_id}/build/{unit}/try', { params: path(), body: { command } })
       .catch(() => null)
@@ -91,6 +109,7 @@ export function useBuild() {
 
   async function change(command: Change) {
     asking++
+    show(command)
     const done = await muster.command(command)
     if (!done) tried.value = null
     return done
@@ -102,7 +121,7 @@ export function useBuild() {
     if (!asked || !kept.value) return
     const params = { ...path(), query: { joint: asked } }
     const found = await client
-      .GET('/api/musters/{muster_id}/build/{unit}/ways', { params })
+      .GET('/api/musters/{muster_id}/build/{unit}/ways', { params, signal: planning.signal })
       .catch(() => null)
     if (found?.data && joint.value === asked) planned.value = found.data
   }
@@ -112,7 +131,10 @@ export function useBuild() {
     const asked = unit.value
     if (!asked || !kept.value) return
     const found = await client
-      .GET('/api/musters/{muster_id}/build/{unit}/apart', { params: path() })
+      .GET('/api/musters/{muster_id}/build/{unit}/apart', {
+        params: path(),
+        signal: planning.signal,
+      })
       .catch(() => null)
     if (found?.data && unit.value === asked) apart.value = found.data
   }

@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest'
 import { lay, outline, spread, type BuildView } from './streams'
-import { place, placed } from './moves'
+import { place, placed, shifted } from './moves'
 
 const columns = ['undercoat', 'main', 'wheels', 'matt'].map((key, n) => ({
   key,
@@ -61,6 +61,20 @@ describe('moves', () => {
     })
     expect(placed('u', mouth('mask'), columns, -3)).toMatchObject({ way: 'mask' })
     expect(placed('u', mouth('lift'), columns, 99)).toMatchObject({ way: 'lift', before: 'end' })
+  })
+
+  it('moves a stream at once and leaves the others where they are', () => {
+    const before = view([
+      stream('hull', null, null),
+      stream('gear', 2, null),
+      stream('lamps', 3, null),
+    ])
+    before.mouths = [{ joint: 'on-gear', way: 'apart', column: 2, trouble: 'x' }] as never
+    const after = shifted(before, 'on-gear', 'lift', 'end')
+    expect(after.streams.map((one) => one.joins)).toEqual([null, 4, 3])
+    expect(after.mouths[0]).toMatchObject({ way: 'lift', column: 4, trouble: '' })
+    expect(shifted(before, 'on-gear', 'fix', 'gone')).toBe(before)
+    expect(before.streams[1]?.joins).toBe(2)
   })
 
   it('says a place in words', () => {

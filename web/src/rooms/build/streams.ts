@@ -6,7 +6,8 @@ type Stream = BuildView['streams'][number]
 export const ROW = 38
 export const BAND = 18
 export const TOP = 28
-const LABELS = 232
+/** What the names and minutes of the parts take; names alone where there is little room. */
+export const LABELS = { wide: 232, narrow: 128 }
 const BARE = 96
 const DONE = 128
 const FINGER = 8
@@ -45,16 +46,16 @@ export interface Row {
 }
 
 /** Lay the streams out: order alone decides, nothing is placed by hand. */
-export function lay(view: BuildView, width: number): Laid {
+export function lay(view: BuildView, width: number, labels = LABELS.wide): Laid {
   const many = view.columns.length
-  const left = LABELS + BARE
+  const left = labels + BARE
   const edges = spread(
     view.columns.map((one) => one.group),
     width - left - DONE,
   ).map((x) => left + x)
   const edge = (column: number) => edges[Math.min(many, Math.max(0, column))] ?? left
   const wide = many ? (edge(many) - left) / many : FINGER
-  const at = (column: number) => (column === 0 ? LABELS + BARE - 24 : edge(column))
+  const at = (column: number) => (column === 0 ? labels + BARE - 24 : edge(column))
   const paint = (column: number) => (edge(column) + edge(column + 1)) / 2
   const column = (x: number) => {
     if (x < left + (edge(1) - left) / 2) return 0
@@ -100,11 +101,11 @@ export function lay(view: BuildView, width: number): Laid {
       taken.set(stream.joins, before + 1)
       const step = stream.joins === 0 ? 15 : Math.min(12, wide / 3)
       const x = at(stream.joins) - (stream.joins === 0 ? 60 - before * step : -before * step)
-      end = Math.max(LABELS + 26, x)
+      end = Math.max(labels + 26, x)
       into = { y: y(carrier(stream.into ?? main, stream.joins)), x: end }
     }
     const free = stream.joins !== null
-    const shut = stream.closed.filter((one) => one.seen && one.column > 0)
+    const shut = stream.closed.filter((one) => one.seen)
     const first = Math.min(...shut.map((one) => one.column))
     const words = `${shut.map((one) => one.called).join(', ')} out of reach`
     const x = Math.max(at(first) + 34, free ? end + 34 + MOUTH : 0)
@@ -113,12 +114,12 @@ export function lay(view: BuildView, width: number): Laid {
       ? [{ x, y: y(stream.part) + (free ? (below ? 2 : 5) : BAND / 2 + 17), words, below }]
       : []
     return {
-      stream, y: y(stream.part), from: LABELS, end, into, dashes,
+      stream, y: y(stream.part), from: labels, end, into, dashes,
       swatches: swatches.get(stream.part) ?? [],
     } // prettier-ignore
   })
 
-  const headings: Laid['headings'] = [{ x: LABELS + 4, words: 'bare' }]
+  const headings: Laid['headings'] = [{ x: labels + 4, words: 'bare' }]
   view.columns.forEach((one, number) => {
     if (number === 0 || view.columns[number - 1]?.group !== one.group)
       headings.push({ x: edge(number) + 2, words: one.group })
