@@ -107,12 +107,17 @@ export function useBuild() {
     tried.value = null
   }
 
-  async function change(command: Change) {
+  let before: Promise<unknown> = Promise.resolve()
+  /** One change after the other, however fast they are pressed: each sees what came before it. */
+  function change(command: Change): Promise<boolean> {
     asking++
     show(command)
-    const done = await muster.command(command)
-    if (!done) tried.value = null
-    return done
+    const made = before.then(() => muster.command(command))
+    before = made
+    return made.then((done) => {
+      if (!done) tried.value = null
+      return done
+    })
   }
 
   async function plan() {
