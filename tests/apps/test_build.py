@@ -85,6 +85,16 @@ def test_a_joint_that_is_said_moves_in_the_plan_and_what_is_tried_does_not(
     assert [step["name"] for step in after["order"]][-1] == "fit the base"
 
 
+@pytest.mark.parametrize("door", ["build/pikes/try", "plan/try", "command"])
+def test_a_change_that_would_leave_no_document_is_told_wherever_it_is_asked(
+    ada: Client, path: str, door: str
+) -> None:
+    said = {"do": "drop_order", "before": "No such id", "after": ""}
+    answer = post(ada, f"{path}/{door}", {"version": 1, "command": said})
+    assert answer.status_code == 422, answer.body
+    assert len(answer.body["complaints"]) == 2
+
+
 def test_the_ways_of_a_joint_are_planned_each(
     ada: Client, path: str, built: dict[str, Any]
 ) -> None:

@@ -6,7 +6,6 @@ from dataclasses import replace
 
 from django.contrib.auth.models import User
 from django.db import transaction
-from pydantic import ValidationError
 
 from muster.apps import clock
 from muster.apps.build.services import remember
@@ -24,10 +23,10 @@ from muster.apps.roll.queries import (
 )
 from muster.apps.roll.services import keep
 from muster.core.choices import Choices
-from muster.core.commands.command import Command
+from muster.core.commands.command import Command, applied
 from muster.core.commands.verbs.add_unit import AddUnit
 from muster.core.commands.verbs.edit_unit import EditUnit
-from muster.core.errors import DomainError, in_words
+from muster.core.errors import DomainError
 from muster.core.house import House
 from muster.core.pipeline import derive, derive_what_can
 from muster.core.recipes.expand import expand_recipe, held_by
@@ -45,10 +44,7 @@ def change(user: User, muster_id: int, seen: int, wanted: Command) -> Muster:
     muster = own_muster(user, muster_id, lock=True)
     refuse_outdated(muster, seen)
     before = choices_of(muster)
-    try:
-        choices, label = wanted.apply(before, clock.now())
-    except ValidationError as error:
-        raise DomainError(*(in_words(dict(one)) for one in error.errors())) from error
+    choices, label = applied(wanted, before, clock.now())
     if isinstance(wanted, AddUnit | EditUnit):
         _refuse_missing_recipe(muster, choices)
     keep(muster, choices, label)

@@ -11,8 +11,10 @@ from collections.abc import Callable
 from datetime import datetime
 from typing import TypeVar
 
+from pydantic import ValidationError
+
 from muster.core.choices import Choices, Unit
-from muster.core.errors import DomainError
+from muster.core.errors import DomainError, in_words
 
 
 class Command(ABC):
@@ -23,6 +25,17 @@ class Command(ABC):
     @abstractmethod
     def apply(self, choices: Choices, now: datetime) -> tuple[Choices, str]:
         """The next document, and what was done in words. Raises DomainError, says how to mend."""
+
+
+def applied(command: Command, choices: Choices, now: datetime) -> tuple[Choices, str]:
+    """The next document after a command of any origin, and what was done in words.
+
+    Raises DomainError where it is refused, and where what it would leave is no document.
+    """
+    try:
+        return command.apply(choices, now)
+    except ValidationError as error:
+        raise DomainError(*(in_words(dict(one)) for one in error.errors())) from error
 
 
 Verb = TypeVar("Verb")

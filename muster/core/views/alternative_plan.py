@@ -4,7 +4,7 @@ from __future__ import annotations
 
 from dataclasses import dataclass, replace
 
-from muster.core.commands.command import Command
+from muster.core.commands.command import Command, applied
 from muster.core.pipeline import Derived, derive_what_can
 from muster.core.plan.plan import Plan
 from muster.core.views.board import Board, board_of
@@ -32,7 +32,7 @@ def alternative_plan(derived: Derived, plan: Plan, command: Command) -> Alternat
     Raises DomainError where a change is refused.
     """
     snapshot = derived.snapshot
-    choices, words = command.apply(snapshot.choices, snapshot.now)
+    choices, words = applied(command, snapshot.choices, snapshot.now)
     other = derive_what_can(replace(snapshot, choices=choices), keep_running=False)
     made = planned_shortly(other, plan)
     rows = roll_of(other)

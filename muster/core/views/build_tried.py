@@ -9,7 +9,7 @@ from datetime import datetime
 from muster.core.build.choose import ways_of
 from muster.core.build.kit import Way
 from muster.core.choices import Choices
-from muster.core.commands.command import Command, unit_of
+from muster.core.commands.command import Command, applied, unit_of
 from muster.core.commands.verbs.set_joint import SetJoint
 from muster.core.errors import DomainError
 from muster.core.pipeline import Derived, derive, derive_what_can
@@ -45,7 +45,7 @@ class ApartPlan:
 def build_tried(derived: Derived, unit_id: str, command: Command) -> BuildView | None:
     """Build after a change. Raises DomainError where it is refused."""
     snapshot = derived.snapshot
-    choices, _ = command.apply(snapshot.choices, snapshot.now)
+    choices, _ = applied(command, snapshot.choices, snapshot.now)
     unit = unit_of(choices, unit_id)
     alone = replace(choices, units=(unit,), order=(), pins=())
     found = derive(replace(snapshot, choices=alone), keep_running=False)
