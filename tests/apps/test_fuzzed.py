@@ -36,7 +36,7 @@ TRIALS = [
 TOO_OFTEN = 429
 """What is asked too often is asked again as if it were not, or its answer was never seen."""
 
-ENDS = ("/api/me/delete", "/api/sign-out", "/api/sign-in", "/api/sign-up", "/api/open-demo")
+ENDS = ["/api/me/delete", "/api/sign-out", "/api/sign-in", "/api/sign-up", "/api/open-demo"]
 """What ends the session, or needs none: tested by hand."""
 
 description = json.loads(json.dumps(api.get_openapi_schema()))
@@ -50,13 +50,14 @@ def full(ada: Client, held: Clock, muster: dict[str, Any]) -> dict[str, Any]:
     drops = [{"paint": shelf[0]["id"], "drops": 3}]
     pots = post(ada, "pots", {"name": "pale", "drops": drops, "target": "#66703f"}).body
     return {"client": ada, "muster_id": muster["id"], "paint_id": shelf[0]["id"],
-            "pot_id": pots[0]["id"], "code": "infantry-six", "fact_id": 1}  # fmt: skip
+            "pot_id": pots[0]["id"], "code": "infantry-six", "fact_id": 1,
+            "unit": "pikes"}  # fmt: skip
 
 
 ALL = [Phase.explicit, Phase.generate]
 
 
-def usual(examples: int, phases: list[Phase]) -> Any:
+def usual(examples: int, phases: list[Phase]) -> settings:
     """The same cases in every run, however slow the machine."""
     return settings(
         max_examples=examples, phases=phases, deadline=None, derandomize=True, database=None,
