@@ -58,8 +58,9 @@ export function useBuild() {
       told(client.GET('/api/musters/{muster_id}/build/{unit}', { params: path() })),
     )
     if (!found || asked !== unit.value) return
-    tried.value = null
     kept.value = found.view ?? null
+    if (held) void attempt(held)
+    else if (!waiting) tried.value = null
     read.value = true
     if (!mouth.value) joint.value = first(kept.value)
   }
@@ -87,14 +88,18 @@ export function useBuild() {
   /** The order at once, its minutes when the server has said them. */
   function show(command: Change) {
     stopPlanning()
-    const now = kept.value
+    const now = (waiting ? tried.value : null) ?? kept.value
     if (now && command.do === 'set_joint' && command.way && command.before)
       tried.value = shifted(now, command.joint, command.way, command.before)
   }
 
+  /** What a hand holds and has not let go: still in sight when something else has changed. */
+  let held: Change | null = null
+
   /** Build as it would be; what is in force stays. */
   async function attempt(command: Change) {
     const mine = ++asking
+    held = command
     show(command)
     const found = await client
       .POST('/api/musters/{muster_id}/build/{unit}/try', { params: path(), body: { command } })
@@ -104,17 +109,23 @@ export function useBuild() {
 
   function leave() {
     asking++
+    held = null
     tried.value = null
   }
 
   let before: Promise<unknown> = Promise.resolve()
+  /** Changes that the server has not answered yet: what they will be stays in sight. */
+  let waiting = 0
   /** One change after the other, however fast they are pressed: each sees what came before it. */
   function change(command: Change): Promise<boolean> {
     asking++
+    held = null
     show(command)
+    waiting++
     const made = before.then(() => muster.command(command))
     before = made
     return made.then((done) => {
+      waiting--
       if (!done) tried.value = null
       return done
     })
@@ -155,6 +166,7 @@ export function useBuild() {
   )
   watch(unit, () => {
     joint.value = null
+    held = null
     read.value = false
     void look()
   })
