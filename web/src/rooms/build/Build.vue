@@ -4,7 +4,6 @@ import { useRoute, useRouter } from 'vue-router'
 import { watch } from 'vue'
 import type { Schemas } from '../../api/client'
 import { useKeys } from '../../keys'
-import { useMuster } from '../../muster'
 import { count, hours } from '../../words'
 import Textures from '../recipes/Textures.vue'
 import BenchList from './BenchList.vue'
@@ -19,7 +18,6 @@ import Streams from './Streams.vue'
 
 const route = useRoute()
 const router = useRouter()
-const muster = useMuster()
 const build = useBuild()
 const { rows, unit, view, kept, joint, apart, read } = build
 if (typeof route.query.unit === 'string') unit.value = route.query.unit
@@ -43,7 +41,7 @@ useKeys([
   { key: 'p', shows: 'P', does: 'Parts, joints and jobs', act: () => turn('parts') },
   { key: 'ArrowDown', shows: '↓', does: 'The next joint', act: () => step(1) },
   { key: 'ArrowUp', shows: '↑', does: 'The joint before', act: () => step(-1) },
-  { key: 'u', shows: 'U', does: 'Take the last change back', act: () => void muster.undo() },
+  { key: 'u', shows: 'U', does: 'Take the last change back', act: build.undo },
 ])
 
 async function start(kit: Schemas['Kit']) {
@@ -145,6 +143,7 @@ const PANELS: { id: Panel; words: string }[] = [
       <template v-else-if="row && read && !kept">
         <KitStart :row="row" @start="start" />
       </template>
+      <p v-else-if="row" class="py-4 text-soft" role="status">Reading how it is built …</p>
     </template>
   </div>
 </template>

@@ -131,6 +131,11 @@ export function useBuild() {
     })
   }
 
+  /** What was pressed last is taken back, also while it is not answered yet. */
+  function undo() {
+    before = before.then(() => muster.undo())
+  }
+
   async function plan() {
     planned.value = null
     const asked = joint.value
@@ -175,7 +180,7 @@ export function useBuild() {
 
   return {
     rows, unit, kept, view, joint, mouth, planned, apart, tried, refused, read, id,
-    load, attempt, leave, change, pick,
+    load, attempt, leave, change, undo, pick,
   } // prettier-ignore
 }
 
