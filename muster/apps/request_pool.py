@@ -21,7 +21,7 @@ from collections.abc import Callable, Iterable, Iterator
 from concurrent.futures import Future
 from concurrent.futures import TimeoutError as TookTooLong
 from concurrent.futures.process import BrokenProcessPool
-from contextlib import contextmanager
+from contextlib import contextmanager, suppress
 from dataclasses import dataclass, field
 from multiprocessing import get_context
 from typing import Any
@@ -34,6 +34,7 @@ from django.urls import resolve
 from pebble import ProcessExpired, ProcessPool
 
 from muster.apps.standing_back import stand_back
+from muster.core.plan.warm import load_kernels
 
 LIGHT = re.compile(
     r"^(?!/api/)|^/api/(me|sign-in|sign-up|sign-out|open-demo|vocabulary|dial|devices/\w+|typed"
@@ -87,6 +88,7 @@ class _Here:
 
     pool: ProcessPool | None = None
     processes: int = 0
+    free: threading.Semaphore = field(default_factory=lambda: threading.Semaphore(0))
     renewing: threading.Lock = field(default_factory=threading.Lock)
     handler: WSGIHandler | None = None
 
@@ -95,13 +97,16 @@ _here = _Here()
 
 
 def _begin(nicer: int) -> None:
-    """In a process that answers: its limits, the application, and what its handlers import."""
+    """In a process that answers: its limits, the application, what its handlers import, and what
+    was compiled. All of it before the time of a request begins: on a slow machine, else, each
+    first request would be ended, with its process, and so would the next one."""
     signal.signal(signal.SIGINT, signal.SIG_IGN)
     ctypes.CDLL(None).prctl(_DEATH_SIGNAL, signal.SIGKILL)
     stand_back(nicer)
     resource.setrlimit(resource.RLIMIT_AS, (BYTES, BYTES))
     _here.handler = get_wsgi_application()
     resolve("/healthz")
+    load_kernels()
     # What is loaded now stays; looking through it again and again is a fifth of a large read.
     gc.collect()
     gc.freeze()
@@ -171,22 +176,64 @@ def begin(processes: int) -> None:
     # They wake before anybody asks.
     for _ in range(processes):
         pool.schedule(os.getpid)
-    _here.pool, _here.processes = pool, processes
+    _here.pool, _here.processes, _here.free = pool, processes, threading.Semaphore(processes)
 
 
-def _scheduled(sent: Sent, seconds: float) -> Future[Answered]:
-    """A request given to a process. A pool whose process was killed at a bad moment takes nothing
-    any more; another takes its place."""
+def _lives() -> bool:
+    return _here.pool is not None and _here.pool.active
+
+
+class Patience:
+    """How long somebody is waited for who asked: ``most_s`` in all."""
+
+    def __init__(self, request: HttpRequest, most_s: float) -> None:
+        self.request, self.most_s = request, most_s
+        self.begun = time.monotonic()
+        self.left: float | None = None
+
+    def look(self, waits: bool) -> None:
+        """Raises TimeoutError where it takes too long, or where whoever asked has left: at once
+        while it ``waits`` its turn and changes nothing, after ``LEFT_S`` else."""
+        now = time.monotonic()
+        if now - self.begun > self.most_s:
+            raise TookTooLong
+        self.left = (self.left or now) if _has_left(self.request) else None
+        at_once = waits and self.request.method == "GET"
+        if self.left is not None and (at_once or now - self.left > LEFT_S):
+            raise TookTooLong
+
+
+def _given(sent: Sent, seconds: float, patience: Patience) -> Future[Answered]:
+    """A request given to a process once one is free. Raises TimeoutError as ``patience`` does.
+
+    None lies in the pool's own queue: one that is given up there still ends the process that takes
+    it up, and readers who leave while the processes wake would have them ended again and again.
+    """
+    while True:
+        _mend()
+        free = _here.free
+        if free.acquire(timeout=LOOK_S):
+            with suppress(RuntimeError):  # It ended since it was looked at.
+                return _scheduled(sent, seconds, free)
+            free.release()
+        patience.look(waits=True)
+
+
+def _scheduled(sent: Sent, seconds: float, free: threading.Semaphore) -> Future[Answered]:
     assert _here.pool is not None
-    try:
-        return _here.pool.schedule(_answer, args=(sent,), timeout=seconds)
-    except RuntimeError:
-        with _here.renewing:
-            if not _here.pool.active:
-                log.exception("the processes that answer are begun anew")
-                _here.pool.stop()  # type: ignore[no-untyped-call]
-                begin(_here.processes)
-        return _here.pool.schedule(_answer, args=(sent,), timeout=seconds)
+    future: Future[Answered] = _here.pool.schedule(_answer, args=(sent,), timeout=seconds)
+    future.add_done_callback(lambda _: free.release())
+    return future
+
+
+def _mend() -> None:
+    """A pool whose process was killed at a bad moment takes nothing any more; another takes its
+    place."""
+    with _here.renewing:
+        if _here.pool is not None and not _here.pool.active:
+            log.error("the processes that answer are begun anew")
+            _here.pool.stop()  # type: ignore[no-untyped-call]
+            begin(_here.processes)
 
 
 class RequestPool:
@@ -208,41 +255,32 @@ class RequestPool:
                 environ["HTTPS"] = "on"
             sent = Sent(environ, request.read())
             seconds = settings.REQUEST_SECONDS
-            future = _scheduled(sent, seconds)
+            patience = Patience(request, 2 * seconds)
+            future: Future[Answered] | None = None
             try:
-                answered = _awaited(future, request, 2 * seconds, _lives)
+                future = _given(sent, seconds, patience)
+                answered = _awaited(future, patience, _lives)
             except TookTooLong:
-                future.cancel()
+                if future is not None and future.running():
+                    future.cancel()
                 return _trouble(503, TOO_LONG.format(seconds))
             except (ProcessExpired, BrokenProcessPool, MemoryError):
                 return _trouble(503, ENDED)
         return _response(answered)
 
 
-def _lives() -> bool:
-    return _here.pool is not None and _here.pool.active
-
-
-def _awaited(
-    future: Future[Answered], request: HttpRequest, most_s: float, lives: Callable[[], bool]
-) -> Answered:
+def _awaited(future: Future[Answered], patience: Patience, lives: Callable[[], bool]) -> Answered:
     """What a process answers. Raises ProcessExpired where nothing ``lives`` any more that could,
-    TimeoutError where it takes too long, or where whoever asked has left: at once while it waits
-    its turn and changes nothing, after ``LEFT_S`` else."""
-    begun, left = time.monotonic(), None
+    TimeoutError as ``patience`` does, or where the process was ended."""
     while True:
         try:
             return future.result(LOOK_S)
         except TookTooLong:
-            now = time.monotonic()
-            if future.done() or now - begun > most_s:
+            if future.done():
                 raise
             if not lives():
                 raise ProcessExpired(ENDED) from None  # type: ignore[no-untyped-call]
-            left = (left or now) if _has_left(request) else None
-            waits = request.method == "GET" and not future.running()
-            if left is not None and (waits or now - left > LEFT_S):
-                raise
+            patience.look(waits=not future.running())
 
 
 def _has_left(request: HttpRequest) -> bool:

@@ -187,6 +187,18 @@ def test_nothing_lives_on_and_no_port_stays_taken_when_the_server_is_killed(
         again.bind(("127.0.0.1", pooled.port))
 
 
+def test_readers_who_leave_while_the_processes_wake_cost_none_of_them(pooled: Server) -> None:
+    before = descendants(pooled.process.pid)
+    for _ in range(8):
+        with socket.create_connection(("127.0.0.1", pooled.port)) as reader:
+            reader.sendall(
+                b"GET /api/musters HTTP/1.1\r\nHost: 127.0.0.1\r\n"
+                + f"Cookie: sessionid={pooled.session}\r\n\r\n".encode()
+            )
+    assert pooled.ask("/api/musters") == []
+    assert descendants(pooled.process.pid) == before
+
+
 def descendants(pid: int) -> set[int]:
     """The processes that a process has begun, and those that these have."""
     parents = {int(s.parent.name): fields(s)[1] for s in Path("/proc").glob("[0-9]*/stat")}

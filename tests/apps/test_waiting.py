@@ -3,6 +3,7 @@
 from __future__ import annotations
 
 import socket
+import threading
 import time
 from collections.abc import Iterator
 from concurrent.futures import Future
@@ -14,7 +15,7 @@ from django.test import RequestFactory
 from pebble import ProcessExpired
 
 from muster.apps import request_pool
-from muster.apps.request_pool import Answered, _awaited
+from muster.apps.request_pool import Answered, Patience, Sent, _awaited, _given
 
 ANSWER = Answered(200, [], b"{}")
 
@@ -43,7 +44,7 @@ def waited_s(future: Future[Answered], ours: socket.socket, method: str) -> floa
     """How long until it is given up."""
     begun = time.monotonic()
     with pytest.raises(TookTooLong):
-        _awaited(future, asked(ours, method), 5, lambda: True)
+        _awaited(future, Patience(asked(ours, method), 5), lambda: True)
     return time.monotonic() - begun
 
 
@@ -77,7 +78,7 @@ def test_whoever_stays_is_answered(line: tuple[socket.socket, socket.socket]) ->
                 return ANSWER
             raise TookTooLong
 
-    assert _awaited(Later(), asked(ours), 5, lambda: True) == ANSWER
+    assert _awaited(Later(), Patience(asked(ours), 5), lambda: True) == ANSWER
 
 
 def test_who_waits_for_processes_that_are_gone_is_told_so(
@@ -85,4 +86,30 @@ def test_who_waits_for_processes_that_are_gone_is_told_so(
 ) -> None:
     ours, _ = line
     with pytest.raises(ProcessExpired):
-        _awaited(Future(), asked(ours), 5, lambda: False)
+        _awaited(Future(), Patience(asked(ours), 5), lambda: False)
+
+
+def test_what_waits_for_a_free_process_is_given_to_none_once_its_asker_has_left(
+    line: tuple[socket.socket, socket.socket], monkeypatch: pytest.MonkeyPatch
+) -> None:
+    given: list[object] = []
+
+    class Pool:
+        active = True
+
+        def schedule(self, *work: object, **limits: object) -> Future[Answered]:
+            given.append(work)
+            return Future()
+
+    monkeypatch.setattr(request_pool._here, "pool", Pool())
+    monkeypatch.setattr(request_pool._here, "free", threading.Semaphore(1))
+    ours, theirs = line
+    sent = Sent({}, b"")
+    working = _given(sent, 5, Patience(asked(ours), 5))
+    theirs.close()
+    with pytest.raises(TookTooLong):
+        _given(sent, 5, Patience(asked(ours), 5))
+    assert len(given) == 1
+    working.set_result(ANSWER)
+    _given(sent, 5, Patience(asked(ours), 5))
+    assert len(given) == 2, "who is done makes room"

@@ -16,6 +16,8 @@ from typing import Any
 
 PASSWORD = "reeds and silt"
 MOST_AT_ONCE = 500
+PATIENCE_S = 120.0
+"""So long what no tick depends upon is asked again where the server says to try again."""
 
 
 def force(times: int = 1) -> dict[str, Any]:
@@ -44,9 +46,9 @@ class Bench:
         """What was answered instead of storing."""
         self.number = 0
         self.opener.open(address + "/", timeout=60).read()
-        self.ask("sign-up", {"name": f"bench-{uuid.uuid4().hex[:10]}", "password": PASSWORD})
-        self.muster = self.ask("musters", force(times))["id"]
-        call = self.ask(f"musters/{self.muster}")["bench"]["call"]
+        self.asked("sign-up", {"name": f"bench-{uuid.uuid4().hex[:10]}", "password": PASSWORD})
+        self.muster = self.asked("musters", force(times))["id"]
+        call = self.asked(f"musters/{self.muster}")["bench"]["call"]
         self.call = {"unit": call["unit"], "pass_keys": call["pass_keys"], "tray": 1}
         self.models = call["models"]
 
@@ -63,6 +65,19 @@ class Bench:
             sent = answer.read()
         zipped = answer.headers.get("Content-Encoding") == "gzip"
         return json.loads(gzip.decompress(sent) if zipped else sent)
+
+    def asked(self, path: str, body: Any = None) -> Any:
+        """As ``ask``, again while it answers 503 with "try again", as it does when a machine is
+        slower than its limits. Raises HTTPError with what was said where that does not end."""
+        until = time.monotonic() + PATIENCE_S
+        while True:
+            try:
+                return self.ask(path, body)
+            except urllib.error.HTTPError as error:
+                if error.code != 503 or time.monotonic() > until:
+                    error.add_note(error.read().decode(errors="replace"))
+                    raise
+                time.sleep(float(error.headers.get("Retry-After") or 1))
 
     def tick(self) -> None:
         """One more model is done: into the outbox."""
@@ -99,7 +114,7 @@ class Bench:
 
     def kept(self) -> list[str]:
         """The ids of all facts that the server gives out."""
-        return [fact["id"] for fact in self.ask(f"musters/{self.muster}/file")["facts"]]
+        return [fact["id"] for fact in self.asked(f"musters/{self.muster}/file")["facts"]]
 
     def lost_and_doubled(self) -> tuple[int, int]:
         """Acknowledged ticks that are not there, and ticks that are there twice."""
