@@ -70,7 +70,7 @@ class Server:
             request.data = json.dumps(body).encode()
             request.add_header("Content-Type", "application/json")
             request.add_header("X-CSRFToken", "a" * 32)
-        with urllib.request.urlopen(request, timeout=30) as answer:
+        with urllib.request.urlopen(request, timeout=60) as answer:
             return json.load(answer)
 
     def kill(self) -> None:
