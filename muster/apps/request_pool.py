@@ -192,7 +192,7 @@ class Patience:
         self.left: float | None = None
 
     def look(self, waits: bool) -> None:
-        """Raises TimeoutError where it takes too long, or where whoever asked has left: at once
+        """Raises TookTooLong where it takes too long, or where whoever asked has left: at once
         while it ``waits`` its turn and changes nothing, after ``LEFT_S`` else."""
         now = time.monotonic()
         if now - self.begun > self.most_s:
@@ -204,7 +204,7 @@ class Patience:
 
 
 def _given(sent: Sent, seconds: float, patience: Patience) -> Future[Answered]:
-    """A request given to a process once one is free. Raises TimeoutError as ``patience`` does.
+    """A request given to a process once one is free. Raises TookTooLong as ``patience`` does.
 
     None lies in the pool's own queue: one that is given up there still ends the process that takes
     it up, and readers who leave while the processes wake would have them ended again and again.
@@ -271,7 +271,7 @@ class RequestPool:
 
 def _awaited(future: Future[Answered], patience: Patience, lives: Callable[[], bool]) -> Answered:
     """What a process answers. Raises ProcessExpired where nothing ``lives`` any more that could,
-    TimeoutError as ``patience`` does, or where the process was ended."""
+    TookTooLong as ``patience`` does, or where the process was ended."""
     while True:
         try:
             return future.result(LOOK_S)
