@@ -122,7 +122,7 @@ function letGo() {
             />
             <text
               :x="laid.width - 10"
-              :y="one.below ? one.y + 19 : one.y - 5"
+              :y="one.below ? one.y + 24 : one.y - 5"
               text-anchor="end"
               class="halo fill-soft text-14"
             >
