@@ -124,4 +124,4 @@ def apart(request: UserRequest, muster_id: int, unit: str) -> ApartPlan:
     current = _current(request, muster_id)
     if _unit(current, unit).build is None:
         raise Http404
-    return apart_planned(current.derived, current.plan, unit)
+    return apart_planned(current.derived, unit)

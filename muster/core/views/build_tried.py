@@ -72,17 +72,18 @@ def ways_planned(derived: Derived, plan: Plan, unit_id: str, joint_id: str) -> l
     return found
 
 
-def apart_planned(derived: Derived, plan: Plan, unit_id: str) -> ApartPlan:
-    """What painting apart saves: two plans. Raises DomainError for a unit without a kit."""
+def apart_planned(derived: Derived, unit_id: str) -> ApartPlan:
+    """What painting apart saves: two plans, made alike. Raises DomainError for a unit without a
+    kit."""
     unit = unit_of(derived.snapshot.choices, unit_id)
     if unit.build is None:
         raise DomainError(f"{unit.name} has no parts yet: start from a template in Build")
     choices = derived.snapshot.choices
-    mine = _planned(derived, plan, choices, unit_id)
+    mine = _planned(derived, None, choices, unit_id)
     for joint in unit.build.kit.joints_in_use:
         fix = SetJoint("set_joint", unit_id, joint.id, "fix")
         choices, _ = fix.apply(choices, derived.snapshot.now)
-    fixed = _planned(derived, plan, choices, unit_id)
+    fixed = _planned(derived, None, choices, unit_id)
     return ApartPlan(
         mine.hands_on_s, fixed.hands_on_s, mine.mend_s, fixed.mend_s, mine.evenings, fixed.evenings
     )  # fmt: skip
@@ -99,7 +100,7 @@ class _Planned:
     mend_s: int
 
 
-def _planned(derived: Derived, plan: Plan, choices: Choices, unit_id: str) -> _Planned:
+def _planned(derived: Derived, plan: Plan | None, choices: Choices, unit_id: str) -> _Planned:
     other = derive_what_can(replace(derived.snapshot, choices=choices), keep_running=False)
     made = planned_shortly(other, plan)
     problem = other.instance.problem

@@ -14,10 +14,11 @@ ALIKE = 0.8
 longer. Where trays are cut anew its calls are others', and it would only mislead."""
 
 
-def planned_shortly(other: Derived, plan: Plan) -> Plan:
-    """Plan other choices; ``plan`` is the one in view."""
+def planned_shortly(other: Derived, plan: Plan | None) -> Plan:
+    """Plan other choices; ``plan`` is the one in view, None where it must not guide: it has been
+    improved for longer, so that two plans are compared fairly only without it."""
     tasks = other.instance.problem.tasks
-    known = {block.ref for block in plan.blocks if block.do == "work"}
+    known = set() if plan is None else {b.ref for b in plan.blocks if b.do == "work"}
     guided = sum(name in tasks for name in known) >= ALIKE * max(1, len(tasks), len(known))
     planner = Planner(other.instance.problem)
     planner.first(guide=plan if guided else None)
